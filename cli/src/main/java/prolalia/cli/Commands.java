@@ -1,0 +1,18 @@
+package prolalia.cli;
+
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The commands for scripts and batches. Results go to standard output, everything else to standard error. */
+@Command(
+        name = "./prolalia",
+        description = "Prolalia's computation on files.",
+        mixinStandardHelpOptions = true,
+        subcommands = {MeasureCommand.class, RenderCommand.class})
+public final class Commands {
+    private Commands() {}
+
+    public static void main(String[] arguments) {
+        System.exit(new CommandLine(new Commands()).execute(arguments));
+    }
+}

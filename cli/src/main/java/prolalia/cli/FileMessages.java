@@ -1,0 +1,27 @@
+package prolalia.cli;
+
+import java.nio.file.AccessDeniedException;
+import java.nio.file.NoSuchFileException;
+import java.util.ResourceBundle;
+import prolalia.core.sound.Refusal;
+
+/** What is said about a file that can't be taken. */
+final class FileMessages {
+    private static final ResourceBundle WORDS = ResourceBundle.getBundle("prolalia.cli.messages");
+
+    private FileMessages() {}
+
+    static String of(Refusal.Reason reason) {
+        return WORDS.getString("refusal." + reason.name());
+    }
+
+    static String of(Exception failure) {
+        if (failure instanceof NoSuchFileException) {
+            return WORDS.getString("file.missing");
+        }
+        if (failure instanceof AccessDeniedException) {
+            return WORDS.getString("file.forbidden");
+        }
+        return WORDS.getString("file.unreadable");
+    }
+}

@@ -1,0 +1,118 @@
+package prolalia.core.sound;
+
+import java.util.Arrays;
+
+/**
+ * Holds the true peak under a ceiling by turning the gain down before a peak comes and up again after it; the wave is
+ * never cut off.
+ *
+ * <p>The gain that a sample needs is the ceiling over the largest magnitude at or next to it, between samples included
+ * ({@link Interpolation}). Its minimum over the look-ahead, released exponentially and then averaged over the same
+ * length, is at every sample at most what the sample needs (the average of values that are all at most that).
+ */
+final class Limiter {
+    /** Short enough not to be heard as a dip, long enough not to be heard as distortion. */
+    private static final double LOOK_AHEAD_SECONDS = 0.005;
+
+    private static final double RELEASE_SECONDS = 0.08;
+
+    private static final int STRIDE = 64;
+
+    private final double ceiling;
+
+    Limiter(double ceilingDbtp) {
+        ceiling = Decibels.toAmplitude(ceilingDbtp);
+    }
+
+    /** Applies {@code gain} to the samples in place, limited where the ceiling asks for it. */
+    void apply(float[] x, int sampleRate, double gain) {
+        float[] needed = neededGain(x, sampleRate, gain);
+        if (needed == null) {
+            for (int i = 0; i < x.length; i++) {
+                x[i] *= (float) gain;
+            }
+            return;
+        }
+        int ahead = Math.max(1, (int) (LOOK_AHEAD_SECONDS * sampleRate));
+        slidingMinimum(needed, ahead);
+        double release = 1 - Math.exp(-1 / (RELEASE_SECONDS * sampleRate));
+        double held = 1;
+        double sum = ahead;
+        float[] recent = new float[ahead];
+        int slot = 0;
+        Arrays.fill(recent, 1);
+        // The average at sample i covers the held gains of i - ahead + 1 to i, each a minimum that includes sample i.
+        for (int i = 0; i < x.length; i++) {
+            held = Math.min(needed[i], held + (1 - held) * release);
+            sum += held - recent[slot];
+            recent[slot] = (float) held;
+            slot = slot + 1 == ahead ? 0 : slot + 1;
+            x[i] *= (float) (gain * sum / ahead);
+        }
+    }
+
+    /** The gain that each sample needs to stay under the ceiling, or null when none needs any. */
+    private float[] neededGain(float[] x, int sampleRate, double gain) {
+        Interpolation interpolation = new Interpolation(sampleRate);
+        int reach = Interpolation.REACH;
+        float[] needed = null;
+        float limit = (float) (ceiling / gain);
+        float[] window = new float[STRIDE + 2 * reach];
+        float[] peaks = new float[STRIDE];
+        float[] sums = new float[STRIDE];
+        for (int start = 0; start < x.length; start += STRIDE) {
+            float largest = 0;
+            copyWindow(x, start - (reach - 1), window);
+            for (float value : window) {
+                largest = Math.max(largest, Math.abs(value));
+            }
+            if (largest * interpolation.bound() <= limit) {
+                continue;
+            }
+            interpolation.peaks(window, reach - 1, STRIDE, peaks, sums);
+            for (int i = start; i < Math.min(x.length, start + STRIDE); i++) {
+                float peak = peaks[i - start];
+                if (peak > limit) {
+                    if (needed == null) {
+                        needed = new float[x.length];
+                        Arrays.fill(needed, 1);
+                    }
+                    needed[i] = Math.min(needed[i], limit / peak);
+                    if (i + 1 < x.length) {
+                        needed[i + 1] = Math.min(needed[i + 1], limit / peak);
+                    }
+                }
+            }
+        }
+        return needed;
+    }
+
+    private static void copyWindow(float[] x, int from, float[] window) {
+        int first = Math.max(0, from);
+        int end = Math.min(x.length, from + window.length);
+        Arrays.fill(window, 0);
+        System.arraycopy(x, first, window, first - from, Math.max(0, end - first));
+    }
+
+    /** Replaces each value by the minimum of itself and the {@code ahead - 1} after it. */
+    private static void slidingMinimum(float[] x, int ahead) {
+        // Candidates for the minimum, nearest first; each is smaller than all before it. A ring of a power of two.
+        int mask = Integer.highestOneBit(ahead) * 2 - 1;
+        int[] at = new int[mask + 1];
+        float[] value = new float[mask + 1];
+        int head = 0;
+        int tail = 0;
+        for (int i = x.length - 1; i >= 0; i--) {
+            while (tail > head && value[(tail - 1) & mask] >= x[i]) {
+                tail--;
+            }
+            at[tail & mask] = i;
+            value[tail & mask] = x[i];
+            tail++;
+            if (at[head & mask] >= i + ahead) {
+                head++;
+            }
+            x[i] = value[head & mask];
+        }
+    }
+}

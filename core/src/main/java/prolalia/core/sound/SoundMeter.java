@@ -1,0 +1,125 @@
+package prolalia.core.sound;
+
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Measures a sound block by block, at its own sample rate and with its own channels.
+ *
+ * <pre>{@code
+ * SoundMeter meter = new SoundMeter(44_100, 2);
+ * while (read(block)) meter.add(block, count);
+ * Measurement measured = meter.measurement();
+ * }</pre>
+ *
+ * <p>Needs about 4 kB a second of sound. Not thread-safe.
+ */
+public final class SoundMeter {
+    /** Frames this close to speech may hold its breath or its echo, and don't count as noise. */
+    private static final int GUARD_FRAMES = 10;
+
+    /** With fewer frames than this outside speech, the quietest tenth of all is taken as the noise. */
+    private static final int FEWEST_NOISE_FRAMES = 10;
+
+    private final int sampleRate;
+    private final LoudnessMeter loudness;
+    private final TruePeakMeter[] truePeaks;
+    private final ClipCounter[] clips;
+    private final SpeechFrames frames;
+    private float[] mix = new float[0];
+    private long samples;
+
+    public SoundMeter(int sampleRate, int channels) {
+        this.sampleRate = sampleRate;
+        loudness = new LoudnessMeter(sampleRate, channels);
+        truePeaks = new TruePeakMeter[channels];
+        Arrays.setAll(truePeaks, channel -> new TruePeakMeter(sampleRate));
+        clips = new ClipCounter[channels];
+        Arrays.setAll(clips, channel -> new ClipCounter());
+        frames = new SpeechFrames(sampleRate);
+    }
+
+    /** Measures one channel of sound whole. */
+    public static Measurement measure(Sound sound) {
+        SoundMeter meter = new SoundMeter(sound.sampleRate(), 1);
+        meter.add(new float[][] {sound.samples()}, sound.samples().length);
+        return meter.measurement();
+    }
+
+    /**
+     * @param channels one array a channel
+     * @param count how many samples of each to take
+     */
+    public void add(float[][] channels, int count) {
+        loudness.add(channels, count);
+        for (int c = 0; c < channels.length; c++) {
+            truePeaks[c].add(channels[c], count);
+            clips[c].add(channels[c], count);
+        }
+        frames.add(channels.length == 1 ? channels[0] : mixed(channels, count), count);
+        samples += count;
+    }
+
+    private float[] mixed(float[][] channels, int count) {
+        if (mix.length < count) {
+            mix = new float[count];
+        }
+        for (int i = 0; i < count; i++) {
+            float sum = 0;
+            for (float[] channel : channels) {
+                sum += channel[i];
+            }
+            mix[i] = sum / channels.length;
+        }
+        return mix;
+    }
+
+    /** What was measured up to now. */
+    public Measurement measurement() {
+        List<Span> speech = SpeechDetector.detect(frames);
+        double[] sorted = new double[frames.count()];
+        Arrays.setAll(sorted, frames::power);
+        Arrays.sort(sorted);
+        return new Measurement(
+                samples * 1000 / sampleRate,
+                loudness.integratedLufs(),
+                Arrays.stream(truePeaks)
+                        .mapToDouble(TruePeakMeter::truePeakDbtp)
+                        .max()
+                        .orElse(Double.NEGATIVE_INFINITY),
+                Decibels.ofPower(noisePower(speech, sorted)),
+                Decibels.ofPower(mean(sorted, sorted.length - tenth(sorted), sorted.length)),
+                Arrays.stream(clips).mapToLong(ClipCounter::clippedSamples).sum(),
+                speech);
+    }
+
+    private double noisePower(List<Span> speech, double[] sorted) {
+        double sum = 0;
+        int used = 0;
+        int next = 0;
+        for (int i = 0; i < frames.count(); i++) {
+            long ms = (long) i * SpeechFrames.HOP_MS;
+            long guardMs = (long) GUARD_FRAMES * SpeechFrames.HOP_MS;
+            while (next < speech.size() && speech.get(next).endMs() + guardMs <= ms) {
+                next++;
+            }
+            if (next == speech.size() || ms < speech.get(next).startMs() - guardMs) {
+                sum += frames.power(i);
+                used++;
+            }
+        }
+        return used >= FEWEST_NOISE_FRAMES ? sum / used : mean(sorted, 0, tenth(sorted));
+    }
+
+    private static int tenth(double[] sorted) {
+        return Math.min(sorted.length, Math.max(1, sorted.length / 10));
+    }
+
+    private static double mean(double[] values, int from, int to) {
+        double sum = 0;
+        for (int i = from; i < to; i++) {
+            sum += values[i];
+        }
+        return to > from ? sum / (to - from) : 0;
+    }
+}

@@ -1,0 +1,201 @@
+package prolalia.media;
+
+import java.io.IOException;
+import java.nio.FloatBuffer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import org.bytedeco.ffmpeg.global.avutil;
+import org.bytedeco.javacv.FFmpegFrameGrabber;
+import org.bytedeco.javacv.Frame;
+import org.bytedeco.javacv.FrameGrabber;
+import prolalia.core.sound.Measurement;
+import prolalia.core.sound.Refusal;
+import prolalia.core.sound.Sound;
+import prolalia.core.sound.SoundMeter;
+
+/**
+ * Reads the sound of a file: MP3, M4A/AAC, WAV, OGG/Opus, FLAC, WebM and what else FFmpeg knows; of a video, its sound.
+ *
+ * <p>Stateless and thread-safe.
+ */
+public final class SoundReader {
+    static {
+        // A hostile file makes FFmpeg talk at length; what matters reaches the caller as a reason.
+        avutil.av_log_set_level(avutil.AV_LOG_QUIET);
+    }
+
+    /** No stream has this number: pictures in a file are passed over, whatever they are coded in. */
+    private static final int NO_STREAM = 9_999;
+
+    /** A container's own statement of its length is off by a frame or two; by more than this, the end is missing. */
+    private static final long MISSING_MS = 500;
+
+    private static final double MISSING_SHARE = 0.02;
+
+    private SoundReader() {}
+
+    /**
+     * A decoded file.
+     *
+     * @param sound mono at 48 kHz, the mean of the file's channels
+     * @param declaredMs the length that the container states, -1 when it states none
+     * @param complete false when reading stopped at the longest length asked for
+     */
+    public record Decoded(Sound sound, long declaredMs, boolean complete) {
+        /** Whether the file ends well before its stated end. */
+        public boolean truncated() {
+            long missing = declaredMs - sound.durationMs();
+            return complete && missing > MISSING_MS && missing > MISSING_SHARE * declaredMs;
+        }
+    }
+
+    /**
+     * A measured file.
+     *
+     * @param channels of the file
+     * @param sampleRate of the file
+     */
+    public record Measured(int channels, int sampleRate, Measurement measurement) {}
+
+    /**
+     * Decodes to mono at 48 kHz.
+     *
+     * @param longestMs reading stops soon after this length, so that a file of many hours costs no memory
+     * @throws UnreadableSoundException when there is no sound to be read
+     */
+    public static Decoded decode(Path file, long longestMs) throws IOException, UnreadableSoundException {
+        MonoCollector collector = new MonoCollector(longestMs);
+        long declaredMs = read(file, Sound.TAKE_SAMPLE_RATE, collector);
+        return new Decoded(collector.sound(), declaredMs, !collector.full());
+    }
+
+    /**
+     * Measures a file as it is, at its own rate and with its own channels, in constant memory.
+     *
+     * @throws UnreadableSoundException when there is no sound to be read
+     */
+    public static Measured measure(Path file) throws IOException, UnreadableSoundException {
+        SoundMeter[] meter = new SoundMeter[1];
+        int[] shape = new int[2];
+        read(file, 0, (channels, count, sampleRate) -> {
+            if (meter[0] == null) {
+                shape[0] = channels.length;
+                shape[1] = sampleRate;
+                meter[0] = new SoundMeter(sampleRate, channels.length);
+            }
+            meter[0].add(channels, count);
+            return true;
+        });
+        return new Measured(shape[0], shape[1], meter[0].measurement());
+    }
+
+    /** Takes decoded blocks; answers whether it wants more. */
+    private interface Sink {
+        boolean take(float[][] channels, int count, int sampleRate);
+    }
+
+    private static long read(Path file, int sampleRate, Sink sink) throws IOException, UnreadableSoundException {
+        if (Files.size(file) == 0) {
+            throw new UnreadableSoundException(Refusal.Reason.EMPTY, null);
+        }
+        boolean anySound = false;
+        try (FFmpegFrameGrabber grabber = new FFmpegFrameGrabber("file:" + file.toAbsolutePath())) {
+            grabber.setOption("format_whitelist", Containers.WHITELIST);
+            grabber.setOption("protocol_whitelist", "file");
+            grabber.setSampleMode(FrameGrabber.SampleMode.FLOAT);
+            grabber.setVideoStream(NO_STREAM);
+            if (sampleRate > 0) {
+                grabber.setSampleRate(sampleRate);
+            }
+            grabber.start();
+            float[][] block = new float[grabber.getAudioChannels()][0];
+            for (Frame frame = grabber.grabSamples(); frame != null; frame = grabber.grabSamples()) {
+                int count = unpack(frame, block);
+                anySound |= count > 0;
+                if (!sink.take(block, count, grabber.getSampleRate())) {
+                    break;
+                }
+            }
+            if (anySound) {
+                long declaredUs = grabber.getFormatContext().duration();
+                return declaredUs == avutil.AV_NOPTS_VALUE ? -1 : declaredUs / 1000;
+            }
+        } catch (FrameGrabber.Exception unreadable) {
+            throw new UnreadableSoundException(reasonFor(file), unreadable);
+        }
+        throw new UnreadableSoundException(reasonFor(file), null);
+    }
+
+    private static Refusal.Reason reasonFor(Path file) throws IOException {
+        if (!Containers.looksLikeOne(file)) {
+            return Refusal.Reason.NOT_SOUND;
+        }
+        return hasPicturesAlone(file) ? Refusal.Reason.NO_SOUND_TRACK : Refusal.Reason.DAMAGED;
+    }
+
+    private static boolean hasPicturesAlone(Path file) {
+        try (FFmpegFrameGrabber grabber = new FFmpegFrameGrabber("file:" + file.toAbsolutePath())) {
+            grabber.setOption("format_whitelist", Containers.WHITELIST);
+            grabber.setOption("protocol_whitelist", "file");
+            grabber.start();
+            return grabber.hasVideo() && !grabber.hasAudio();
+        } catch (FrameGrabber.Exception unreadable) {
+            return false;
+        }
+    }
+
+    /** Copies a frame's samples into one array a channel, grown as needed; answers how many there are in each. */
+    private static int unpack(Frame frame, float[][] channels) {
+        boolean planar = frame.samples.length > 1;
+        int count = ((FloatBuffer) frame.samples[0]).remaining() / (planar ? 1 : channels.length);
+        for (int c = 0; c < channels.length; c++) {
+            if (channels[c].length < count) {
+                channels[c] = new float[count];
+            }
+            FloatBuffer samples = (FloatBuffer) frame.samples[planar ? c : 0];
+            int at = samples.position() + (planar ? 0 : c);
+            int step = planar ? 1 : channels.length;
+            for (int i = 0; i < count; i++, at += step) {
+                channels[c][i] = samples.get(at);
+            }
+        }
+        return count;
+    }
+
+    /** Collects the mean of all channels. */
+    private static final class MonoCollector implements Sink {
+        private final long longest;
+        private float[] samples = new float[Sound.TAKE_SAMPLE_RATE];
+        private int size;
+
+        MonoCollector(long longestMs) {
+            // A quarter second beyond, so that the length shows that it is too long.
+            longest = Math.min(Integer.MAX_VALUE - 64L, (longestMs + 250) * Sound.TAKE_SAMPLE_RATE / 1000);
+        }
+
+        @Override
+        public boolean take(float[][] channels, int count, int sampleRate) {
+            if (samples.length - size < count) {
+                long grown = Math.max(size + (long) count, Math.min(longest + count, size * 2L));
+                samples = Arrays.copyOf(samples, (int) Math.min(Integer.MAX_VALUE - 64L, grown));
+            }
+            for (int i = 0; i < count; i++) {
+                float sum = 0;
+                for (float[] channel : channels) {
+                    sum += channel[i];
+                }
+                samples[size++] = sum / channels.length;
+            }
+            return !full();
+        }
+
+        boolean full() {
+            return size >= longest;
+        }
+
+        Sound sound() {
+            return new Sound(Arrays.copyOf(samples, size), Sound.TAKE_SAMPLE_RATE);
+        }
+    }
+}

@@ -1,0 +1,98 @@
+package prolalia.media;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import prolalia.core.sound.Leveller;
+import prolalia.core.sound.LoudnessMeter;
+import prolalia.core.sound.Preparation;
+import prolalia.core.sound.PreparedTake;
+import prolalia.core.sound.Refusal;
+import prolalia.core.sound.Sound;
+import prolalia.core.sound.TakePreparation;
+import prolalia.core.sound.TruePeakMeter;
+
+/**
+ * From a file to the MP3 that is listened to: decode, prepare, encode, and listen to what was encoded.
+ *
+ * <p>Lossy coding moves peaks and loudness; the encoded file is measured, and where it is off the take is levelled again
+ * and encoded once more. Stateless and thread-safe.
+ */
+public final class TakeRenderer {
+    private static final int MOST_ROUNDS = 3;
+    private static final double SAFETY_DB = 0.1;
+
+    /** Half of what two takes of a lesson may differ by. */
+    private static final double LOUDNESS_TOLERANCE_LU = 0.25;
+
+    private TakeRenderer() {}
+
+    /**
+     * What was rendered.
+     *
+     * @param preparation the take, or why there is none
+     * @param recording the whole recording, mono at 48 kHz; null when nothing could be decoded
+     * @param declaredMs the length that the file states, -1 when it states none
+     * @param truncated whether the file ends well before that
+     */
+    public record Rendering(Preparation preparation, Sound recording, long declaredMs, boolean truncated) {}
+
+    /**
+     * Renders a recording.
+     *
+     * @param longestMs the school's longest recording
+     * @param wholeAnyway take all of it, even when nobody is found speaking
+     * @param mp3 written when the preparation is a take
+     */
+    public static Rendering render(Path file, long longestMs, boolean wholeAnyway, Path mp3) throws IOException {
+        SoundReader.Decoded decoded;
+        try {
+            decoded = SoundReader.decode(file, longestMs);
+        } catch (UnreadableSoundException unreadable) {
+            return new Rendering(new Refusal(unreadable.reason(), 0), null, -1, false);
+        }
+        Sound recording = decoded.sound();
+        Preparation preparation = TakePreparation.prepare(recording, longestMs);
+        if (preparation instanceof Refusal refusal) {
+            if (!wholeAnyway
+                    || refusal.reason() != Refusal.Reason.NO_SPEECH && refusal.reason() != Refusal.Reason.TOO_SHORT) {
+                long durationMs = Math.max(refusal.durationMs(), decoded.declaredMs());
+                return new Rendering(
+                        new Refusal(refusal.reason(), durationMs),
+                        recording,
+                        decoded.declaredMs(),
+                        decoded.truncated());
+            }
+            preparation = TakePreparation.prepareWhole(recording);
+        }
+        PreparedTake take = encode(recording, (PreparedTake) preparation, mp3);
+        return new Rendering(take, recording, decoded.declaredMs(), decoded.truncated());
+    }
+
+    private static PreparedTake encode(Sound recording, PreparedTake take, Path mp3) throws IOException {
+        Leveller.Target target = TakePreparation.BEFORE_ENCODING;
+        for (int round = 1; ; round++) {
+            SoundWriter.writeMp3(take.levelled(), mp3);
+            Sound heard = decodeAgain(mp3);
+            double over = TruePeakMeter.ofMono(heard) - Leveller.HIGHEST_TRUE_PEAK_DBTP;
+            double missing = Leveller.TARGET_LUFS - LoudnessMeter.ofMono(heard);
+            // Loudness that the leveller itself could not reach won't be reached by trying again.
+            boolean loudEnough = Math.abs(missing) <= LOUDNESS_TOLERANCE_LU
+                    || Math.abs(take.loudnessLufs() - target.loudnessLufs()) > LOUDNESS_TOLERANCE_LU;
+            if (over <= 0 && loudEnough || round == MOST_ROUNDS) {
+                return take;
+            }
+            target = new Leveller.Target(
+                    target.loudnessLufs() + (loudEnough ? 0 : missing),
+                    over > 0 ? target.ceilingDbtp() - over - SAFETY_DB : target.ceilingDbtp());
+            take = TakePreparation.levelAgain(recording, take, target);
+        }
+    }
+
+    private static Sound decodeAgain(Path mp3) throws IOException {
+        try {
+            return SoundReader.decode(mp3, Long.MAX_VALUE / 1_000_000).sound();
+        } catch (UnreadableSoundException unreadable) {
+            throw new IOException("What was just encoded can't be read", unreadable);
+        }
+    }
+}
