@@ -1,0 +1,69 @@
+package prolalia.app;
+
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.boot.web.server.context.WebServerApplicationContext;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.env.Environment;
+import org.springframework.stereotype.Component;
+import prolalia.app.account.AccountService;
+import prolalia.app.account.FirstAccountGuard;
+import prolalia.app.giving.SchoolAddress;
+import prolalia.app.house.DataFolder;
+import prolalia.app.house.HouseProperties;
+import prolalia.app.house.Words;
+
+/** Says in the terminal where the application is and how to enter. */
+@Component
+class Announcement {
+    private final HouseProperties house;
+    private final DataFolder folder;
+    private final AccountService accounts;
+    private final FirstAccountGuard guard;
+    private final Words words;
+    private final Environment environment;
+
+    Announcement(
+            HouseProperties house,
+            DataFolder folder,
+            AccountService accounts,
+            FirstAccountGuard guard,
+            Words words,
+            Environment environment) {
+        this.house = house;
+        this.folder = folder;
+        this.accounts = accounts;
+        this.guard = guard;
+        this.words = words;
+        this.environment = environment;
+    }
+
+    @EventListener
+    void announce(ApplicationReadyEvent ready) {
+        if (!(ready.getApplicationContext() instanceof WebServerApplicationContext context)) {
+            return;
+        }
+        String scheme =
+                environment.getProperty("server.ssl.bundle", environment.getProperty("server.ssl.key-store")) == null
+                        ? "http://"
+                        : "https://";
+        String port = ":" + context.getWebServer().getPort();
+        StringBuilder text = new StringBuilder();
+        text.append(words.say("start.ready", scheme + "localhost" + port)).append('\n');
+        boolean everywhere = environment.getProperty("server.address", "").matches("|0\\.0\\.0\\.0|::");
+        if (everywhere) {
+            SchoolAddress.networkAddress()
+                    .ifPresent(host -> text.append(words.say("start.network", scheme + host + port))
+                            .append('\n'));
+        }
+        if (house.demo()) {
+            text.append(words.say("start.demo")).append('\n');
+        } else if (accounts.needsFirstAccount()) {
+            text.append(words.say("start.first")).append('\n');
+            if (everywhere) {
+                text.append(words.say("start.word", guard.word())).append('\n');
+            }
+        }
+        text.append(words.say("start.data", folder.root())).append('\n');
+        System.out.println("\n" + text);
+    }
+}

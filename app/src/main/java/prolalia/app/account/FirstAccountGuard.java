@@ -1,0 +1,41 @@
+package prolalia.app.account;
+
+import java.net.InetAddress;
+import java.net.UnknownHostException;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import org.springframework.stereotype.Component;
+import prolalia.app.house.Ids;
+
+/**
+ * Lets only the person at this machine make the first account: from elsewhere on the network the word is asked for that
+ * the terminal shows.
+ */
+@Component
+public class FirstAccountGuard {
+    private static final int WORD_LENGTH = 8;
+
+    private final String word = Ids.newToken()
+            .replaceAll("[^A-Za-z0-9]", "x")
+            .substring(0, WORD_LENGTH)
+            .toLowerCase(java.util.Locale.ROOT);
+
+    /** Shown in the terminal alone. */
+    public String word() {
+        return word;
+    }
+
+    boolean isThisMachine(String remoteAddress) {
+        try {
+            return InetAddress.getByName(remoteAddress).isLoopbackAddress();
+        } catch (UnknownHostException unreadable) {
+            return false;
+        }
+    }
+
+    boolean knows(String said) {
+        return MessageDigest.isEqual(
+                word.getBytes(StandardCharsets.UTF_8),
+                said.strip().toLowerCase(java.util.Locale.ROOT).getBytes(StandardCharsets.UTF_8));
+    }
+}

@@ -1,0 +1,75 @@
+package prolalia.app.account;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.house.HouseProperties;
+
+@Controller
+class SignInController {
+    private final AccountService accounts;
+    private final FirstAccountGuard guard;
+    private final HouseProperties house;
+    private final Entrance entrance;
+
+    SignInController(AccountService accounts, FirstAccountGuard guard, HouseProperties house, Entrance entrance) {
+        this.accounts = accounts;
+        this.guard = guard;
+        this.house = house;
+        this.entrance = entrance;
+    }
+
+    @GetMapping("/sign-in")
+    String signIn(@AuthenticationPrincipal SignedInTeacher teacher, Model model) {
+        if (teacher != null) {
+            return "redirect:/";
+        }
+        if (accounts.needsFirstAccount()) {
+            return "redirect:/first-account";
+        }
+        model.addAttribute("demo", house.demo());
+        return "account/sign-in";
+    }
+
+    @GetMapping("/first-account")
+    String firstAccount(HttpServletRequest request, Model model) {
+        if (!accounts.needsFirstAccount()) {
+            return "redirect:/sign-in";
+        }
+        model.addAttribute("askWord", !guard.isThisMachine(request.getRemoteAddr()));
+        return "account/first-account";
+    }
+
+    @PostMapping("/first-account")
+    String makeFirstAccount(
+            @RequestParam String fullName,
+            @RequestParam String name,
+            @RequestParam String password,
+            @RequestParam(defaultValue = "") String word,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
+        if (!accounts.needsFirstAccount()) {
+            return "redirect:/sign-in";
+        }
+        boolean askWord = !guard.isThisMachine(request.getRemoteAddr());
+        String fault = askWord && !guard.knows(word)
+                ? "WRONG_WORD"
+                : accounts.add(fullName, name, password).map(Enum::name).orElse(null);
+        if (fault == null) {
+            entrance.enter(accounts.teacher(name).orElseThrow(), request, response);
+            return "redirect:/";
+        }
+        response.setStatus(422);
+        model.addAttribute("askWord", askWord);
+        model.addAttribute("fault", fault);
+        model.addAttribute("fullName", fullName);
+        model.addAttribute("name", name);
+        return "account/first-account";
+    }
+}

@@ -1,0 +1,58 @@
+package prolalia.app.account;
+
+import java.util.Collection;
+import java.util.List;
+import org.springframework.security.core.CredentialsContainer;
+import org.springframework.security.core.GrantedAuthority;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.userdetails.UserDetails;
+
+/** The teacher behind a request. */
+public class SignedInTeacher implements UserDetails, CredentialsContainer {
+    private static final long serialVersionUID = 1;
+
+    private final String id;
+    private final String signInName;
+    private final String fullName;
+    private String passwordHash;
+
+    SignedInTeacher(String id, String signInName, String fullName, String passwordHash) {
+        this.id = id;
+        this.signInName = signInName;
+        this.fullName = fullName;
+        this.passwordHash = passwordHash;
+    }
+
+    public String id() {
+        return id;
+    }
+
+    public String fullName() {
+        return fullName;
+    }
+
+    public String firstName() {
+        return fullName.split(" ", 2)[0];
+    }
+
+    @Override
+    public Collection<? extends GrantedAuthority> getAuthorities() {
+        return List.of(new SimpleGrantedAuthority("ROLE_TEACHER"));
+    }
+
+    @Override
+    public String getPassword() {
+        return passwordHash;
+    }
+
+    @Override
+    public String getUsername() {
+        return signInName;
+    }
+
+    /** Sessions are stored; the hash of the password isn't stored with them. */
+    @Override
+    public void eraseCredentials() {
+        passwordHash = null;
+    }
+}

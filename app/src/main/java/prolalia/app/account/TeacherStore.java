@@ -1,0 +1,41 @@
+package prolalia.app.account;
+
+import static prolalia.app.house.db.Tables.TEACHER;
+
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import prolalia.app.house.db.tables.records.TeacherRecord;
+
+@Repository
+class TeacherStore {
+    private final DSLContext writing;
+
+    TeacherStore(DSLContext writing) {
+        this.writing = writing;
+    }
+
+    boolean isEmpty() {
+        return !writing.fetchExists(TEACHER);
+    }
+
+    Optional<SignedInTeacher> bySignInName(String signInName) {
+        return writing.selectFrom(TEACHER)
+                .where(TEACHER.SIGN_IN_NAME.eq(signInName))
+                .fetchOptional(TeacherStore::teacher);
+    }
+
+    void add(String id, String signInName, String fullName, String passwordHash, long now) {
+        writing.insertInto(TEACHER)
+                .set(TEACHER.ID, id)
+                .set(TEACHER.SIGN_IN_NAME, signInName)
+                .set(TEACHER.FULL_NAME, fullName)
+                .set(TEACHER.PASSWORD_HASH, passwordHash)
+                .set(TEACHER.CREATED_AT, now)
+                .execute();
+    }
+
+    private static SignedInTeacher teacher(TeacherRecord row) {
+        return new SignedInTeacher(row.getId(), row.getSignInName(), row.getFullName(), row.getPasswordHash());
+    }
+}

@@ -1,0 +1,2 @@
+/** Teachers' accounts: the first one, signing in, entering the demo. */
+package prolalia.app.account;

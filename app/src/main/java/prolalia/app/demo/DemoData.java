@@ -1,0 +1,122 @@
+package prolalia.app.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.UUID;
+import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.stereotype.Component;
+import prolalia.app.account.AccountService;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.Ids;
+import prolalia.app.house.MediaStore;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LineStore;
+import prolalia.app.school.SchoolService;
+import prolalia.app.sound.RecordingService;
+import prolalia.app.sound.TakeService;
+import prolalia.app.sound.Verdict;
+import prolalia.core.lesson.LineKind;
+
+/** Makes Tern Lane School in an empty data folder: its teachers, and a lesson whose voices ship as small files. */
+@Component
+@ConditionalOnProperty("prolalia.demo")
+class DemoData implements SmartInitializingSingleton {
+    private static final int MINUTES = 10;
+    private static final String SVG = "image/svg+xml";
+
+    private final AccountService accounts;
+    private final SchoolService school;
+    private final LessonStore lessons;
+    private final LineStore lines;
+    private final MediaStore media;
+    private final RecordingService recordings;
+    private final TakeService takes;
+
+    DemoData(
+            AccountService accounts,
+            SchoolService school,
+            LessonStore lessons,
+            LineStore lines,
+            MediaStore media,
+            RecordingService recordings,
+            TakeService takes) {
+        this.accounts = accounts;
+        this.school = school;
+        this.lessons = lessons;
+        this.lines = lines;
+        this.media = media;
+        this.recordings = recordings;
+        this.takes = takes;
+    }
+
+    /** Before the first request can come in. */
+    @Override
+    public void afterSingletonsInstantiated() {
+        try {
+            makeUnlessMade();
+        } catch (IOException failure) {
+            throw new UncheckedIOException("The demo data could not be written", failure);
+        }
+    }
+
+    private void makeUnlessMade() throws IOException {
+        if (!accounts.needsFirstAccount()) {
+            return;
+        }
+        school.save("Tern Lane School", MINUTES, "");
+        // Nobody knows these passwords: the demo is entered by its button alone.
+        accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken());
+        accounts.add("Tobi Marsh", "tobi", Ids.newToken());
+        SignedInTeacher ines = accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow();
+        bean(ines.id());
+    }
+
+    private void bean(String teacherId) throws IOException {
+        long now = System.currentTimeMillis();
+        String lesson = Ids.newId();
+        lessons.addLesson(lesson, teacherId, "How a bean wakes up", 0, now);
+
+        String asleep = page(lesson, "bean-1.svg", "Three beans in the soil. Two sleep. One has its eyes open.", now);
+        voiced(
+                teacherId,
+                asleep,
+                LineKind.DIRECTION,
+                "Look at the picture. Point to the seed that is awake.",
+                "bean-1a");
+        voiced(teacherId, asleep, LineKind.PASSAGE, "A bean sleeps in the dry soil until the rain comes.", "bean-1b");
+
+        String rain = page(lesson, "bean-2.svg", "Rain falls on the soil. A bean drinks, and its coat splits.", now);
+        voiced(teacherId, rain, LineKind.PASSAGE, "The bean drinks and drinks until its coat splits.", "bean-2a");
+        voiced(teacherId, rain, LineKind.QUESTION, "Which part comes out of the seed first?", "bean-2b");
+        voiced(teacherId, rain, LineKind.CHOICE, "the root", "bean-2c");
+        voiced(teacherId, rain, LineKind.CHOICE, "the leaf", "bean-2d");
+
+        String awake = page(lesson, "bean-3.svg", "A young plant with two leaves stands in the sun.", now);
+        lines.add(awake, null, LineKind.DIRECTION, "Now draw the bean as it will look tomorrow.");
+    }
+
+    private String page(String lesson, String picture, String pictureWords, long now) throws IOException {
+        String page = lessons.addPage(lesson, now);
+        try (InputStream content = new ClassPathResource("demo/" + picture).getInputStream()) {
+            lessons.setPicture(page, media.keep(content), SVG, pictureWords);
+        }
+        return page;
+    }
+
+    private void voiced(String teacherId, String page, LineKind kind, String words, String voice) throws IOException {
+        String line = lines.add(page, null, kind, words);
+        String file = voice + ".ogg";
+        try (InputStream content = new ClassPathResource("demo/" + file).getInputStream()) {
+            Verdict verdict =
+                    recordings.receiveFile(teacherId, UUID.randomUUID().toString(), line, file, content);
+            if (verdict instanceof Verdict.Taken taken) {
+                takes.keep(teacherId, taken.take().id());
+            } else {
+                throw new IllegalStateException("The demo's own voice was refused: " + file);
+            }
+        }
+    }
+}

@@ -1,0 +1,27 @@
+package prolalia.app.desk;
+
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.account.SignedInTeacher;
+
+@Controller
+class DeskController {
+    private final DeskService desk;
+
+    DeskController(DeskService desk) {
+        this.desk = desk;
+    }
+
+    @GetMapping("/")
+    String desk(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @RequestParam(required = false) String removed,
+            Model model) {
+        model.addAttribute("desk", desk.deskOf(teacher.id()));
+        model.addAttribute("removed", removed);
+        return "desk/desk";
+    }
+}

@@ -1,0 +1,101 @@
+package prolalia.app.desk;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LessonSummary;
+import prolalia.app.sound.RecordingService;
+import prolalia.app.sound.StoredRecording;
+import prolalia.app.sound.StoredTake;
+import prolalia.core.lesson.Line;
+import prolalia.core.lesson.LineState;
+import prolalia.core.script.Coverage;
+import prolalia.core.script.ReadingTime;
+
+@Service
+class DeskService {
+    private static final int NOON = 12;
+    private static final int EVENING = 18;
+
+    /** More marks than this are too narrow to be told apart on a cover. */
+    private static final int MOST_MARKS = 28;
+
+    private final LessonStore lessons;
+    private final RecordingService recordings;
+    private final Clock clock;
+
+    DeskService(LessonStore lessons, RecordingService recordings, Clock clock) {
+        this.lessons = lessons;
+        this.recordings = recordings;
+        this.clock = clock;
+    }
+
+    /**
+     * What lies on a teacher's desk.
+     *
+     * @param partOfDay for the greeting
+     * @param lastTake the newest take, null before the first
+     */
+    record Desk(PartOfDay partOfDay, List<Book> books, List<StoredRecording> unfinished, StoredTake lastTake) {
+        public long booksWithSilence() {
+            return books.stream()
+                    .filter(book -> book.coverage().linesToRead() > 0)
+                    .count();
+        }
+
+        public List<Book> toRead() {
+            return books.stream()
+                    .filter(book -> book.coverage().linesToRead() > 0)
+                    .toList();
+        }
+    }
+
+    enum PartOfDay {
+        MORNING,
+        AFTERNOON,
+        EVENING
+    }
+
+    /**
+     * A lesson on the desk.
+     *
+     * @param marks the state of each line, or of the first ones of a long script
+     * @param changed the day of the last change
+     */
+    record Book(LessonSummary lesson, Coverage coverage, List<LineState> marks, long toReadMs, LocalDate changed) {}
+
+    Desk deskOf(String teacherId) {
+        Map<String, List<Line>> lines = lessons.linesByLesson(teacherId);
+        List<Book> books = lessons.lessonsOf(teacherId).stream()
+                .map(lesson -> book(lesson, lines.getOrDefault(lesson.id(), List.of())))
+                .toList();
+        Optional<StoredTake> last = recordings.lastTakeOf(teacherId);
+        return new Desk(partOfDay(), books, recordings.unfinished(teacherId), last.orElse(null));
+    }
+
+    private static Book book(LessonSummary lesson, List<Line> script) {
+        return new Book(
+                lesson,
+                Coverage.of(script),
+                script.stream()
+                        .filter(line -> !line.words().isBlank())
+                        .map(Line::state)
+                        .limit(MOST_MARKS)
+                        .toList(),
+                ReadingTime.ofLinesToReadMs(script),
+                LocalDate.ofInstant(Instant.ofEpochMilli(lesson.changedAt()), ZoneId.systemDefault()));
+    }
+
+    private PartOfDay partOfDay() {
+        int hour =
+                ZonedDateTime.ofInstant(clock.instant(), ZoneId.systemDefault()).getHour();
+        return hour < NOON ? PartOfDay.MORNING : hour < EVENING ? PartOfDay.AFTERNOON : PartOfDay.EVENING;
+    }
+}

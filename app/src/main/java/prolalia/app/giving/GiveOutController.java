@@ -1,0 +1,105 @@
+package prolalia.app.giving;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Optional;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.giving.SchoolAddress.Address;
+import prolalia.app.house.NotHereException;
+import prolalia.app.house.Words;
+import prolalia.app.lesson.LessonService;
+import prolalia.formats.code.CodeImage;
+
+@Controller
+class GiveOutController {
+    private final LinkService links;
+    private final LessonService lessons;
+    private final SchoolAddress addresses;
+    private final Words words;
+
+    GiveOutController(LinkService links, LessonService lessons, SchoolAddress addresses, Words words) {
+        this.links = links;
+        this.lessons = lessons;
+        this.addresses = addresses;
+        this.words = words;
+    }
+
+    @GetMapping("/lessons/{id}/give-out")
+    String giveOut(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            HttpServletRequest request,
+            Model model) {
+        Address address = addresses.address(request);
+        Optional<String> link = link(teacher, id, address);
+        model.addAttribute("lesson", lessons.lesson(teacher.id(), id));
+        model.addAttribute("link", link.orElse(null));
+        model.addAttribute("thisMachineOnly", address.thisMachineOnly());
+        model.addAttribute("code", link.map(CodeImage::of).orElse(null));
+        model.addAttribute("words", words.forBrowser("giveout"));
+        return "giving/give-out";
+    }
+
+    @PostMapping("/lessons/{id}/link/withdraw")
+    String withdraw(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        links.withdraw(teacher.id(), id);
+        return "redirect:/lessons/" + id + "/give-out";
+    }
+
+    @PostMapping("/lessons/{id}/link/renew")
+    String renew(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        links.renew(teacher.id(), id);
+        return "redirect:/lessons/" + id + "/give-out";
+    }
+
+    @GetMapping(path = "/lessons/{id}/code.svg")
+    ResponseEntity<byte[]> svg(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) String download,
+            HttpServletRequest request) {
+        byte[] svg = code(teacher, id, request).svg().getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        return image(svg, "image/svg+xml", download == null ? null : "code.svg");
+    }
+
+    @GetMapping(path = "/lessons/{id}/code.png")
+    ResponseEntity<byte[]> png(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) String download,
+            HttpServletRequest request) {
+        return image(code(teacher, id, request).png(), "image/png", download == null ? null : "code.png");
+    }
+
+    private CodeImage code(SignedInTeacher teacher, String lessonId, HttpServletRequest request) {
+        return link(teacher, lessonId, addresses.address(request))
+                .map(CodeImage::of)
+                .orElseThrow(() -> new NotHereException("code"));
+    }
+
+    private Optional<String> link(SignedInTeacher teacher, String lessonId, Address address) {
+        return links.token(teacher.id(), lessonId).map(token -> address.base() + "/l/" + token);
+    }
+
+    private static ResponseEntity<byte[]> image(byte[] content, String type, String fileName) {
+        ResponseEntity.BodyBuilder response =
+                ResponseEntity.ok().contentType(MediaType.valueOf(type)).cacheControl(CacheControl.noStore());
+        if (fileName != null) {
+            response.header(
+                    HttpHeaders.CONTENT_DISPOSITION,
+                    ContentDisposition.attachment().filename(fileName).build().toString());
+        }
+        return response.body(content);
+    }
+}

@@ -1,0 +1,54 @@
+package prolalia.app.giving;
+
+import static prolalia.app.house.db.Tables.LESSON_LINK;
+
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+import prolalia.app.house.Ids;
+
+@Repository
+class LinkStore {
+    private final DSLContext writing;
+    private final DSLContext looking;
+
+    LinkStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
+        this.writing = writing;
+        this.looking = looking;
+    }
+
+    /** A link, withdrawn or not. */
+    record Link(String lessonId, String token, boolean withdrawn) {}
+
+    Optional<Link> byToken(String token) {
+        return looking.selectFrom(LESSON_LINK)
+                .where(LESSON_LINK.TOKEN.eq(token))
+                .fetchOptional(row -> new Link(row.getLessonId(), row.getToken(), row.getWithdrawnAt() != null));
+    }
+
+    /** The lesson's newest link. */
+    Optional<Link> newest(String lessonId) {
+        return writing.selectFrom(LESSON_LINK)
+                .where(LESSON_LINK.LESSON_ID.eq(lessonId))
+                .orderBy(LESSON_LINK.WITHDRAWN_AT.isNull().desc(), LESSON_LINK.CREATED_AT.desc())
+                .limit(1)
+                .fetchOptional(row -> new Link(row.getLessonId(), row.getToken(), row.getWithdrawnAt() != null));
+    }
+
+    void add(String lessonId, String token, long now) {
+        writing.insertInto(LESSON_LINK)
+                .set(LESSON_LINK.ID, Ids.newId())
+                .set(LESSON_LINK.LESSON_ID, lessonId)
+                .set(LESSON_LINK.TOKEN, token)
+                .set(LESSON_LINK.CREATED_AT, now)
+                .execute();
+    }
+
+    void withdrawAll(String lessonId, long now) {
+        writing.update(LESSON_LINK)
+                .set(LESSON_LINK.WITHDRAWN_AT, now)
+                .where(LESSON_LINK.LESSON_ID.eq(lessonId), LESSON_LINK.WITHDRAWN_AT.isNull())
+                .execute();
+    }
+}

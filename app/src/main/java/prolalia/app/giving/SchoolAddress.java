@@ -1,0 +1,80 @@
+package prolalia.app.giving;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.net.Inet4Address;
+import java.net.InetAddress;
+import java.net.NetworkInterface;
+import java.net.SocketException;
+import java.net.UnknownHostException;
+import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+import prolalia.app.school.SchoolService;
+
+/** The address at which students reach this server: as set for the school, or else worked out. */
+@Component
+public class SchoolAddress {
+    private final SchoolService school;
+    private final String listensOn;
+
+    SchoolAddress(SchoolService school, @Value("${server.address:}") String listensOn) {
+        this.school = school;
+        this.listensOn = listensOn;
+    }
+
+    /**
+     * An address.
+     *
+     * @param base without a slash at the end
+     * @param thisMachineOnly whether no other device can reach it
+     */
+    public record Address(String base, boolean thisMachineOnly) {}
+
+    /** A teacher who works on the server itself sees "localhost"; a tablet needs this machine's name in the network. */
+    Address address(HttpServletRequest request) {
+        String set = school.settings().address();
+        if (set != null) {
+            return new Address(set, false);
+        }
+        String host = request.getServerName();
+        if (!isLoopback(host)) {
+            return new Address(base(null), false);
+        }
+        boolean onNetwork = listensOn.isEmpty() || listensOn.equals("0.0.0.0") || listensOn.equals("::");
+        Optional<String> here = onNetwork ? networkAddress() : Optional.empty();
+        return new Address(base(here.orElse(null)), here.isEmpty());
+    }
+
+    private static String base(String host) {
+        ServletUriComponentsBuilder builder = ServletUriComponentsBuilder.fromCurrentContextPath();
+        if (host != null) {
+            builder.host(host);
+        }
+        return builder.toUriString();
+    }
+
+    private static boolean isLoopback(String host) {
+        try {
+            return host.equals("localhost")
+                    || Character.isDigit(host.charAt(0))
+                            && InetAddress.getByName(host).isLoopbackAddress()
+                    || host.equals("[::1]");
+        } catch (UnknownHostException unreadable) {
+            return false;
+        }
+    }
+
+    /** This machine's first address in a private network (RFC 1918). */
+    public static Optional<String> networkAddress() {
+        try {
+            return NetworkInterface.networkInterfaces()
+                    .flatMap(NetworkInterface::inetAddresses)
+                    .filter(address -> address instanceof Inet4Address && address.isSiteLocalAddress())
+                    .map(InetAddress::getHostAddress)
+                    .findFirst();
+        } catch (SocketException noNetwork) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,16 @@
+package prolalia.app.house;
+
+import java.nio.file.Path;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
+
+/**
+ * How this house was started.
+ *
+ * @param data the folder that holds everything that is kept
+ * @param demo whether the demo data is made and a button enters as the demo teacher
+ */
+@ConfigurationProperties("prolalia")
+public record HouseProperties(
+        @DefaultValue("data/school") Path data,
+        @DefaultValue("false") boolean demo) {}

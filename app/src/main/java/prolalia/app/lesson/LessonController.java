@@ -1,0 +1,96 @@
+package prolalia.app.lesson;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.Map;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.Words;
+import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.core.lesson.LineKind;
+
+@Controller
+class LessonController {
+    private final LessonService lessons;
+    private final PagePictures pictures;
+    private final Words words;
+
+    LessonController(LessonService lessons, PagePictures pictures, Words words) {
+        this.lessons = lessons;
+        this.pictures = pictures;
+        this.words = words;
+    }
+
+    @PostMapping("/lessons")
+    String begin(@AuthenticationPrincipal SignedInTeacher teacher, @RequestParam(defaultValue = "") String title) {
+        String named = title.isBlank() ? words.say("lesson.untitled") : title;
+        return "redirect:/lessons/" + lessons.begin(teacher.id(), named);
+    }
+
+    @GetMapping("/lessons/{id}")
+    String script(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        putLesson(lessons.lesson(teacher.id(), id), model);
+        model.addAttribute("words", words.forBrowser("script"));
+        return "lesson/script";
+    }
+
+    /** Coverage, rail and dock, as they are now: fetched after every change of a line. */
+    @GetMapping("/lessons/{id}/coverage")
+    String coverage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        putLesson(lessons.lesson(teacher.id(), id), model);
+        return "lesson/coverage";
+    }
+
+    private void putLesson(LessonView lesson, Model model) {
+        model.addAttribute("lesson", lesson);
+        model.addAttribute("kinds", LineKind.values());
+        model.addAttribute("next", lesson.nextToRead().orElse(null));
+    }
+
+    @PutMapping("/lessons/{id}/title")
+    @ResponseBody
+    Map<String, Boolean> rename(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String title) {
+        lessons.rename(teacher.id(), id, title.isBlank() ? words.say("lesson.untitled") : title);
+        return Map.of("saved", true);
+    }
+
+    @PostMapping("/lessons/{id}/pages")
+    String addPage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        lessons.addPage(teacher.id(), id);
+        return "redirect:/lessons/" + id + "#last-page";
+    }
+
+    @PostMapping("/lessons/{id}/remove")
+    String remove(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        lessons.remove(teacher.id(), id);
+        return "redirect:/?removed=" + id;
+    }
+
+    @PostMapping("/lessons/{id}/put-back")
+    String putBack(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        lessons.putBack(teacher.id(), id);
+        return "redirect:/";
+    }
+
+    @GetMapping("/lessons/{id}/pictures/{hash}")
+    ResponseEntity<Resource> picture(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String hash,
+            HttpServletRequest request)
+            throws IOException {
+        LessonView lesson = lessons.lesson(teacher.id(), id);
+        return pictures.serve(lesson, hash, request);
+    }
+}

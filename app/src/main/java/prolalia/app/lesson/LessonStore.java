@@ -1,0 +1,193 @@
+package prolalia.app.lesson;
+
+import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.val;
+import static prolalia.app.house.db.Tables.LESSON;
+import static prolalia.app.house.db.Tables.LINE;
+import static prolalia.app.house.db.Tables.PAGE;
+import static prolalia.app.house.db.Tables.TAKE;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+import prolalia.app.house.Ids;
+import prolalia.core.lesson.Line;
+import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.Take;
+import prolalia.core.sound.Peaks;
+
+/** Lessons, their pages, and the script as it is read. */
+@Repository
+public class LessonStore {
+    private final DSLContext writing;
+    private final DSLContext looking;
+
+    LessonStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
+        this.writing = writing;
+        this.looking = looking;
+    }
+
+    public List<LessonSummary> lessonsOf(String teacherId) {
+        return looking.selectFrom(LESSON)
+                .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.REMOVED_AT.isNull())
+                .orderBy(LESSON.CHANGED_AT.desc())
+                .fetch(row -> new LessonSummary(row.getId(), row.getTitle(), row.getCover(), row.getChangedAt()));
+    }
+
+    public Optional<LessonSummary> lesson(String teacherId, String lessonId) {
+        return lessonWhere(LESSON.ID.eq(lessonId).and(LESSON.TEACHER_ID.eq(teacherId)));
+    }
+
+    public Optional<LessonSummary> lesson(String lessonId) {
+        return lessonWhere(LESSON.ID.eq(lessonId));
+    }
+
+    private Optional<LessonSummary> lessonWhere(Condition condition) {
+        return looking.selectFrom(LESSON)
+                .where(condition, LESSON.REMOVED_AT.isNull())
+                .fetchOptional(
+                        row -> new LessonSummary(row.getId(), row.getTitle(), row.getCover(), row.getChangedAt()));
+    }
+
+    public List<LessonPage> pages(String lessonId) {
+        return looking.selectFrom(PAGE)
+                .where(PAGE.LESSON_ID.eq(lessonId), PAGE.REMOVED_AT.isNull())
+                .orderBy(PAGE.POSITION)
+                .fetch(row ->
+                        new LessonPage(row.getId(), row.getPictureHash(), row.getPictureType(), row.getPictureWords()));
+    }
+
+    /** All lines of a lesson in reading order. */
+    public List<ScriptLine> script(String lessonId) {
+        return linesWhere(looking, PAGE.LESSON_ID.eq(lessonId));
+    }
+
+    /** One line of one of this teacher's lessons. */
+    public Optional<ScriptLine> line(String teacherId, String lineId) {
+        return linesWhere(writing, LINE.ID.eq(lineId).and(LESSON.TEACHER_ID.eq(teacherId))).stream()
+                .findFirst();
+    }
+
+    /** The lines of all this teacher's lessons, without their sound, by lesson. */
+    public Map<String, List<Line>> linesByLesson(String teacherId) {
+        return looking.select(PAGE.LESSON_ID, LINE.ID, LINE.KIND, LINE.WORDS, TAKE.ID, TAKE.WORDS, TAKE.DURATION_MS)
+                .from(LINE)
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .leftJoin(TAKE)
+                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .where(
+                        LESSON.TEACHER_ID.eq(teacherId),
+                        LINE.REMOVED_AT.isNull(),
+                        PAGE.REMOVED_AT.isNull(),
+                        LESSON.REMOVED_AT.isNull())
+                .orderBy(PAGE.POSITION, LINE.POSITION)
+                .fetchGroups(PAGE.LESSON_ID, LessonStore::line);
+    }
+
+    private static List<ScriptLine> linesWhere(DSLContext context, Condition condition) {
+        return context.select(
+                        LINE.ID,
+                        LINE.KIND,
+                        LINE.WORDS,
+                        LINE.REVISION,
+                        PAGE.ID,
+                        PAGE.LESSON_ID,
+                        TAKE.ID,
+                        TAKE.WORDS,
+                        TAKE.DURATION_MS,
+                        TAKE.SOUND_HASH,
+                        TAKE.PEAKS)
+                .from(LINE)
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .leftJoin(TAKE)
+                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .where(condition, LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull(), LESSON.REMOVED_AT.isNull())
+                .orderBy(PAGE.POSITION, LINE.POSITION)
+                .fetch(LessonStore::scriptLine);
+    }
+
+    private static ScriptLine scriptLine(Record row) {
+        return new ScriptLine(
+                line(row),
+                row.get(LINE.REVISION),
+                row.get(PAGE.ID),
+                row.get(PAGE.LESSON_ID),
+                row.get(TAKE.SOUND_HASH),
+                Optional.ofNullable(row.get(TAKE.PEAKS)).map(Peaks::new).orElse(null));
+    }
+
+    private static Line line(Record row) {
+        Optional<Take> kept = Optional.ofNullable(row.get(TAKE.ID))
+                .map(id -> new Take(id, row.get(TAKE.WORDS), row.get(TAKE.DURATION_MS)));
+        return new Line(row.get(LINE.ID), LineKind.valueOf(row.get(LINE.KIND)), row.get(LINE.WORDS), kept);
+    }
+
+    public void addLesson(String id, String teacherId, String title, int cover, long now) {
+        writing.insertInto(LESSON)
+                .set(LESSON.ID, id)
+                .set(LESSON.TEACHER_ID, teacherId)
+                .set(LESSON.TITLE, title)
+                .set(LESSON.COVER, cover)
+                .set(LESSON.CREATED_AT, now)
+                .set(LESSON.CHANGED_AT, now)
+                .execute();
+    }
+
+    public void rename(String lessonId, String title, long now) {
+        writing.update(LESSON)
+                .set(LESSON.TITLE, title)
+                .set(LESSON.CHANGED_AT, now)
+                .where(LESSON.ID.eq(lessonId))
+                .execute();
+    }
+
+    /** Takes a lesson off the desk, or puts it back. */
+    public void setRemoved(String teacherId, String lessonId, Long removedAt) {
+        writing.update(LESSON)
+                .set(LESSON.REMOVED_AT, removedAt)
+                .where(LESSON.ID.eq(lessonId), LESSON.TEACHER_ID.eq(teacherId))
+                .execute();
+    }
+
+    public String addPage(String lessonId, long now) {
+        String id = Ids.newId();
+        writing.insertInto(PAGE, PAGE.ID, PAGE.LESSON_ID, PAGE.POSITION)
+                .select(writing.select(
+                                val(id),
+                                val(lessonId),
+                                coalesce(max(PAGE.POSITION), -1).plus(1))
+                        .from(PAGE)
+                        .where(PAGE.LESSON_ID.eq(lessonId)))
+                .execute();
+        touch(lessonId, now);
+        return id;
+    }
+
+    public void setPicture(String pageId, String hash, String type, String words) {
+        writing.update(PAGE)
+                .set(PAGE.PICTURE_HASH, hash)
+                .set(PAGE.PICTURE_TYPE, type)
+                .set(PAGE.PICTURE_WORDS, words)
+                .where(PAGE.ID.eq(pageId))
+                .execute();
+    }
+
+    public void touch(String lessonId, long now) {
+        writing.update(LESSON)
+                .set(LESSON.CHANGED_AT, now)
+                .where(LESSON.ID.eq(lessonId))
+                .execute();
+    }
+}

@@ -1,0 +1,9 @@
+package prolalia.app.lesson;
+
+/**
+ * A lesson without its pages.
+ *
+ * @param cover which of the covers its exercise book has, 0 or more
+ * @param changedAt milliseconds since 1970
+ */
+public record LessonSummary(String id, String title, int cover, long changedAt) {}

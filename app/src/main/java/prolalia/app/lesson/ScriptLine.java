@@ -1,0 +1,26 @@
+package prolalia.app.lesson;
+
+import prolalia.core.lesson.Line;
+import prolalia.core.lesson.LineState;
+import prolalia.core.sound.InkTrace;
+import prolalia.core.sound.Peaks;
+
+/**
+ * A line with what its place in the script needs.
+ *
+ * @param revision counts up with every change of the words
+ * @param soundHash of the kept take, null when there is none
+ * @param peaks of the kept take, null when there is none
+ */
+public record ScriptLine(Line line, int revision, String pageId, String lessonId, String soundHash, Peaks peaks) {
+    /** Whether there are words, and no kept take that says them. */
+    public boolean isToBeRead() {
+        return !line.words().isBlank() && line.state() != LineState.VOICED;
+    }
+
+    /** The trace of a take, at a width that grows with its length up to the whole rule. */
+    public InkTrace trace(double width, double height, long fullWidthMs) {
+        double share = Math.min(1, line.kept().orElseThrow().durationMs() / (double) fullWidthMs);
+        return InkTrace.of(peaks, width * share, height);
+    }
+}

@@ -1,0 +1,72 @@
+package prolalia.app.player;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import prolalia.app.house.MediaResponses;
+import prolalia.app.house.NotHereException;
+import prolalia.app.house.Words;
+import prolalia.app.lesson.PagePictures;
+import prolalia.app.player.PlayerService.WithdrawnException;
+
+@Controller
+class PlayerController {
+    private final PlayerService player;
+    private final PagePictures pictures;
+    private final MediaResponses media;
+    private final Words words;
+
+    PlayerController(PlayerService player, PagePictures pictures, MediaResponses media, Words words) {
+        this.player = player;
+        this.pictures = pictures;
+        this.media = media;
+        this.words = words;
+    }
+
+    @GetMapping("/l/{token}")
+    String first(@PathVariable String token, HttpServletResponse response, Model model) {
+        return page(token, 1, response, model);
+    }
+
+    @GetMapping("/l/{token}/{number:[0-9]{1,4}}")
+    String page(@PathVariable String token, @PathVariable int number, HttpServletResponse response, Model model) {
+        // The teacher may change the lesson at any time, and take the link back.
+        response.setHeader("Cache-Control", "no-store");
+        model.addAttribute("token", token);
+        model.addAttribute("student", player.page(token, number));
+        model.addAttribute("words", words.forBrowser("player"));
+        return "player/page";
+    }
+
+    @GetMapping("/l/{token}/sound/{hash}.mp3")
+    ResponseEntity<Resource> sound(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
+            throws IOException {
+        return media.serve(player.sound(token, hash), MediaResponses.MP3, request);
+    }
+
+    @GetMapping("/l/{token}/picture/{hash}")
+    ResponseEntity<Resource> picture(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
+            throws IOException {
+        return pictures.serve(player.lesson(token), hash, request);
+    }
+
+    @ExceptionHandler(WithdrawnException.class)
+    String withdrawn(HttpServletResponse response) {
+        response.setStatus(HttpStatus.GONE.value());
+        return "player/closed";
+    }
+
+    @ExceptionHandler(NotHereException.class)
+    String notHere(HttpServletResponse response) {
+        response.setStatus(HttpStatus.NOT_FOUND.value());
+        return "player/closed";
+    }
+}

@@ -1,0 +1,75 @@
+package prolalia.app.reading;
+
+import java.util.Optional;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.Words;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.school.SchoolService;
+import prolalia.app.sound.RecordingService;
+import prolalia.app.sound.TakeService;
+
+@Controller
+class RecorderController {
+    private final LessonService lessons;
+    private final RecordingService recordings;
+    private final TakeService takes;
+    private final SchoolService school;
+    private final Words words;
+
+    RecorderController(
+            LessonService lessons, RecordingService recordings, TakeService takes, SchoolService school, Words words) {
+        this.lessons = lessons;
+        this.recordings = recordings;
+        this.takes = takes;
+        this.school = school;
+        this.words = words;
+    }
+
+    @GetMapping("/lines/{id}/recorder")
+    String recorder(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) String finish,
+            Model model) {
+        ScriptLine line = lessons.line(teacher.id(), id);
+        LessonView lesson = lessons.lesson(teacher.id(), line.lessonId());
+        model.addAttribute("line", line);
+        model.addAttribute("place", LinePlace.of(lesson, line));
+        model.addAttribute("longestMs", school.settings().longestRecordingMs());
+        model.addAttribute("words", words.forBrowser("recorder"));
+        model.addAttribute("finish", finish);
+        putTakes(line, model);
+        return "reading/recorder";
+    }
+
+    /** The takes of a line, and what was kept of refused recordings, as a fragment. */
+    @GetMapping("/lines/{id}/takes")
+    String takes(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        putTakes(lessons.line(teacher.id(), id), model);
+        return "reading/takes";
+    }
+
+    @PostMapping("/takes/{id}/keep")
+    String keep(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        ScriptLine line = takes.keep(teacher.id(), id);
+        LessonView lesson = lessons.lesson(teacher.id(), line.lessonId());
+        Optional<ScriptLine> next = LinePlace.of(lesson, line).nextToRead();
+        model.addAttribute("line", line);
+        model.addAttribute("next", next.orElse(null));
+        return "reading/kept";
+    }
+
+    private void putTakes(ScriptLine line, Model model) {
+        model.addAttribute("takes", recordings.takesOf(line.line().id()));
+        model.addAttribute("refusedOnes", recordings.refusedOf(line.line().id()));
+    }
+}

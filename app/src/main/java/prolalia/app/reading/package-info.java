@@ -1,0 +1,2 @@
+/** Reading lines aloud: the recorder of one line. */
+package prolalia.app.reading;

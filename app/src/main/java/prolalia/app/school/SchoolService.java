@@ -1,0 +1,60 @@
+package prolalia.app.school;
+
+import java.net.URI;
+import java.net.URISyntaxException;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+@Service
+public class SchoolService {
+    static final int MOST_MINUTES = 60;
+    private static final int LONGEST_NAME = 120;
+
+    private final SchoolStore store;
+
+    SchoolService(SchoolStore store) {
+        this.store = store;
+    }
+
+    /** What is wrong with new settings; the words stand in the message bundle under {@code school.} and the name. */
+    enum Fault {
+        MINUTES,
+        LONG_NAME,
+        ADDRESS
+    }
+
+    public SchoolSettings settings() {
+        return store.settings();
+    }
+
+    /** Saves; answers what is wrong, or nothing when it is saved. */
+    @Transactional
+    public Optional<Fault> save(String name, int longestRecordingMinutes, String address) {
+        if (longestRecordingMinutes < 1 || longestRecordingMinutes > MOST_MINUTES) {
+            return Optional.of(Fault.MINUTES);
+        }
+        if (name.strip().length() > LONGEST_NAME) {
+            return Optional.of(Fault.LONG_NAME);
+        }
+        String reachedAt = address.strip().replaceAll("/+$", "");
+        if (!reachedAt.isEmpty() && !isAddress(reachedAt)) {
+            return Optional.of(Fault.ADDRESS);
+        }
+        store.save(new SchoolSettings(
+                name.strip(), longestRecordingMinutes * 60_000L, reachedAt.isEmpty() ? null : reachedAt));
+        return Optional.empty();
+    }
+
+    private static boolean isAddress(String text) {
+        try {
+            URI uri = new URI(text);
+            return ("http".equals(uri.getScheme()) || "https".equals(uri.getScheme()))
+                    && uri.getHost() != null
+                    && uri.getQuery() == null
+                    && uri.getFragment() == null;
+        } catch (URISyntaxException unreadable) {
+            return false;
+        }
+    }
+}

@@ -1,0 +1,171 @@
+package prolalia.app.sound;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import org.springframework.core.io.Resource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.MediaResponses;
+import prolalia.app.house.NotHereException;
+
+/** What the recorder in the browser talks to. */
+@Controller
+class RecordingController {
+    private final RecordingService recordings;
+    private final TakeService takes;
+    private final MediaResponses media;
+
+    RecordingController(RecordingService recordings, TakeService takes, MediaResponses media) {
+        this.recordings = recordings;
+        this.takes = takes;
+        this.media = media;
+    }
+
+    /** Answers when the chunk is on the disk. */
+    @PutMapping("/recordings/{id}/chunks/{number}")
+    @ResponseBody
+    Map<String, Integer> chunk(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable int number,
+            @RequestParam("line") String lineId,
+            @RequestHeader(name = HttpHeaders.CONTENT_TYPE, defaultValue = "application/octet-stream") String type,
+            HttpServletRequest request)
+            throws IOException {
+        recordings.receive(teacher.id(), id, lineId, type, number, request.getInputStream());
+        return Map.of("stored", number);
+    }
+
+    @PostMapping("/recordings/{id}/end")
+    String end(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) Integer chunks,
+            HttpServletResponse response,
+            Model model)
+            throws IOException {
+        return show(recordings.end(teacher.id(), id, chunks), response, model);
+    }
+
+    @PutMapping("/recordings/{id}/file")
+    String file(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam("line") String lineId,
+            @RequestParam String name,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model)
+            throws IOException {
+        if (request.getContentLengthLong() > RecordingService.LARGEST_RECORDING_BYTES) {
+            throw new RecordingService.TooLargeException();
+        }
+        return show(recordings.receiveFile(teacher.id(), id, lineId, name, request.getInputStream()), response, model);
+    }
+
+    @PostMapping("/recordings/{id}/take-whole")
+    String takeWhole(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            HttpServletResponse response,
+            Model model)
+            throws IOException {
+        return show(recordings.takeWhole(teacher.id(), id), response, model);
+    }
+
+    private static String show(Verdict verdict, HttpServletResponse response, Model model) {
+        if (verdict instanceof Verdict.Incomplete incomplete) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+            response.setHeader(
+                    "Missing-Chunks",
+                    String.join(
+                            ",",
+                            incomplete.missing().stream()
+                                    .limit(100)
+                                    .map(String::valueOf)
+                                    .toList()));
+            return "reading/incomplete";
+        }
+        if (verdict instanceof Verdict.Taken taken) {
+            model.addAttribute("take", taken.take());
+        } else if (verdict instanceof Verdict.Refused refused) {
+            model.addAttribute("refused", refused.recording());
+            model.addAttribute("longestMinutes", refused.longestMs() / 60_000);
+        }
+        return "reading/verdict";
+    }
+
+    @DeleteMapping("/recordings/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void discard(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
+        try {
+            recordings.discard(teacher.id(), id);
+        } catch (NotHereException neverArrived) {
+            // Thrown away before its first chunk came in: there is nothing to do, and nothing wrong.
+            return;
+        }
+    }
+
+    /** The recordings that nobody ended, as a fragment for any page. */
+    @GetMapping("/recordings/unfinished")
+    String unfinished(@AuthenticationPrincipal SignedInTeacher teacher, Model model) {
+        List<StoredRecording> unfinished = recordings.unfinished(teacher.id());
+        model.addAttribute("unfinished", unfinished);
+        return "reading/unfinished";
+    }
+
+    @GetMapping("/recordings/{id}/raw")
+    ResponseEntity<Resource> raw(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
+            throws IOException {
+        StoredRecording recording = recordings.recording(teacher.id(), id);
+        if (recording.rawHash() == null) {
+            throw new NotHereException("raw recording");
+        }
+        String name = recording.fileName() == null ? "recording.webm" : recording.fileName();
+        ResponseEntity<Resource> response =
+                media.serve(recording.rawHash(), MediaType.APPLICATION_OCTET_STREAM, request);
+        return ResponseEntity.ok()
+                .headers(response.getHeaders())
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, java.nio.charset.StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(response.getBody());
+    }
+
+    @GetMapping("/takes/{id}/sound.mp3")
+    ResponseEntity<Resource> sound(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
+            throws IOException {
+        return media.serve(takes.take(teacher.id(), id).soundHash(), MediaResponses.MP3, request);
+    }
+
+    @ExceptionHandler(RecordingService.TooLargeException.class)
+    String tooLarge(HttpServletResponse response) {
+        response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
+        return "reading/too-large";
+    }
+}

@@ -1,0 +1,135 @@
+package prolalia.app.sound;
+
+import static prolalia.app.house.db.Tables.LESSON;
+import static prolalia.app.house.db.Tables.LINE;
+import static prolalia.app.house.db.Tables.PAGE;
+import static prolalia.app.house.db.Tables.RECORDING;
+
+import java.util.List;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.springframework.stereotype.Repository;
+import prolalia.app.sound.StoredRecording.State;
+import prolalia.core.sound.Refusal;
+
+@Repository
+class RecordingStore {
+    private final DSLContext writing;
+
+    RecordingStore(DSLContext writing) {
+        this.writing = writing;
+    }
+
+    Optional<StoredRecording> find(String id) {
+        return where(RECORDING.ID.eq(id)).stream().findFirst();
+    }
+
+    List<StoredRecording> inState(State state) {
+        return where(RECORDING.STATE.eq(state.stored()));
+    }
+
+    /** This teacher's recordings that nobody ended, and that nothing has come in for since {@code quietSince}. */
+    List<StoredRecording> unfinished(String teacherId, long quietSince) {
+        return where(RECORDING
+                .STATE
+                .eq(State.OPEN.stored())
+                .and(LESSON.TEACHER_ID.eq(teacherId))
+                .and(RECORDING.CHANGED_AT.le(quietSince)));
+    }
+
+    List<StoredRecording> refusedOf(String lineId) {
+        return where(RECORDING
+                .LINE_ID
+                .eq(lineId)
+                .and(RECORDING.STATE.eq(State.REFUSED.stored()))
+                .and(RECORDING.RAW_HASH.isNotNull()));
+    }
+
+    private List<StoredRecording> where(Condition condition) {
+        return writing.select(RECORDING.asterisk(), PAGE.LESSON_ID, LESSON.TEACHER_ID)
+                .from(RECORDING)
+                .join(LINE)
+                .on(LINE.ID.eq(RECORDING.LINE_ID))
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .where(condition)
+                .orderBy(RECORDING.STARTED_AT.desc())
+                .fetch(RecordingStore::recording);
+    }
+
+    private static StoredRecording recording(Record row) {
+        return new StoredRecording(
+                row.get(RECORDING.ID),
+                row.get(RECORDING.LINE_ID),
+                row.get(PAGE.LESSON_ID),
+                row.get(LESSON.TEACHER_ID),
+                row.get(RECORDING.WORDS),
+                State.of(row.get(RECORDING.STATE)),
+                row.get(RECORDING.FILE_NAME),
+                row.get(RECORDING.RAW_HASH),
+                Optional.ofNullable(row.get(RECORDING.REFUSAL))
+                        .map(Refusal.Reason::valueOf)
+                        .orElse(null),
+                row.get(RECORDING.DURATION_MS),
+                row.get(RECORDING.STARTED_AT),
+                row.get(RECORDING.CHANGED_AT));
+    }
+
+    /** Adds an open recording unless there is one of this id. */
+    void open(String id, String lineId, String words, String mediaType, String fileName, long now) {
+        writing.insertInto(RECORDING)
+                .set(RECORDING.ID, id)
+                .set(RECORDING.LINE_ID, lineId)
+                .set(RECORDING.WORDS, words)
+                .set(RECORDING.MEDIA_TYPE, mediaType)
+                .set(RECORDING.STATE, State.OPEN.stored())
+                .set(RECORDING.FILE_NAME, fileName)
+                .set(RECORDING.STARTED_AT, now)
+                .set(RECORDING.CHANGED_AT, now)
+                .onConflictDoNothing()
+                .execute();
+    }
+
+    void touch(String id, long now) {
+        writing.update(RECORDING)
+                .set(RECORDING.CHANGED_AT, now)
+                .where(RECORDING.ID.eq(id))
+                .execute();
+    }
+
+    void seal(String id, String rawHash, long now) {
+        writing.update(RECORDING)
+                .set(RECORDING.STATE, State.SEALED.stored())
+                .set(RECORDING.RAW_HASH, rawHash)
+                .set(RECORDING.CHANGED_AT, now)
+                .where(RECORDING.ID.eq(id))
+                .execute();
+    }
+
+    void conclude(String id, State state, Refusal.Reason refusal, String rawHash, long durationMs, long now) {
+        writing.update(RECORDING)
+                .set(RECORDING.STATE, state.stored())
+                .set(RECORDING.REFUSAL, refusal == null ? null : refusal.name())
+                .set(RECORDING.RAW_HASH, rawHash)
+                .set(RECORDING.DURATION_MS, durationMs)
+                .set(RECORDING.CHANGED_AT, now)
+                .where(RECORDING.ID.eq(id))
+                .execute();
+    }
+
+    void discard(String id, long now) {
+        writing.update(RECORDING)
+                .set(RECORDING.STATE, State.DISCARDED.stored())
+                .set(RECORDING.CHANGED_AT, now)
+                .where(RECORDING.ID.eq(id))
+                .execute();
+    }
+
+    boolean anyOtherHas(String rawHash, String exceptId) {
+        return writing.fetchExists(RECORDING, RECORDING.RAW_HASH.eq(rawHash), RECORDING.ID.ne(exceptId));
+    }
+}

@@ -1,0 +1,52 @@
+package prolalia.app.sound;
+
+import prolalia.core.sound.Refusal;
+
+/**
+ * A recording as it is known.
+ *
+ * @param teacherId whose lesson it is for
+ * @param words of the line when it began
+ * @param fileName of an uploaded file, null when it was recorded here
+ * @param rawHash in the media store, null while chunks are coming in and when nothing of it was worth keeping
+ * @param refusal why it isn't a take, null otherwise
+ * @param durationMs of all that was recorded, null until it is known
+ */
+public record StoredRecording(
+        String id,
+        String lineId,
+        String lessonId,
+        String teacherId,
+        String words,
+        State state,
+        String fileName,
+        String rawHash,
+        Refusal.Reason refusal,
+        Long durationMs,
+        long startedAt,
+        long changedAt) {
+
+    /** How far a recording has come; see the table. */
+    public enum State {
+        OPEN,
+        SEALED,
+        TAKEN,
+        REFUSED,
+        DISCARDED;
+
+        String stored() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+
+        static State of(String stored) {
+            return valueOf(stored.toUpperCase(java.util.Locale.ROOT));
+        }
+    }
+
+    /** Whether a teacher may still say "that is a take all the same". */
+    public boolean canBeTakenWhole() {
+        return state == State.REFUSED
+                && rawHash != null
+                && (refusal == Refusal.Reason.NO_SPEECH || refusal == Refusal.Reason.TOO_SHORT);
+    }
+}

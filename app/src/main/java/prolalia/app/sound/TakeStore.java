@@ -1,0 +1,123 @@
+package prolalia.app.sound;
+
+import static prolalia.app.house.db.Tables.LESSON;
+import static prolalia.app.house.db.Tables.LINE;
+import static prolalia.app.house.db.Tables.PAGE;
+import static prolalia.app.house.db.Tables.TAKE;
+
+import java.util.List;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+import prolalia.core.sound.Peaks;
+
+@Repository
+public class TakeStore {
+    private final DSLContext writing;
+    private final DSLContext looking;
+
+    TakeStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
+        this.writing = writing;
+        this.looking = looking;
+    }
+
+    void add(StoredTake take) {
+        writing.insertInto(TAKE)
+                .set(TAKE.ID, take.id())
+                .set(TAKE.LINE_ID, take.lineId())
+                .set(TAKE.RECORDING_ID, take.recordingId())
+                .set(TAKE.WORDS, take.words())
+                .set(TAKE.ORIGINAL_HASH, take.originalHash())
+                .set(TAKE.SOUND_HASH, take.soundHash())
+                .set(TAKE.DURATION_MS, take.durationMs())
+                .set(TAKE.TRIM_START_MS, take.trimStartMs())
+                .set(TAKE.TRIM_END_MS, take.trimEndMs())
+                .set(TAKE.GAIN_DB, take.gainDb())
+                .set(TAKE.LOUDNESS_LUFS, take.loudnessLufs())
+                .set(TAKE.PEAKS, take.peaks().values())
+                .set(TAKE.TRUNCATED, take.truncated())
+                .set(TAKE.CREATED_AT, take.createdAt())
+                .execute();
+    }
+
+    Optional<StoredTake> ofTeacher(String teacherId, String takeId) {
+        return where(writing, TAKE.ID.eq(takeId).and(LESSON.TEACHER_ID.eq(teacherId))).stream()
+                .findFirst();
+    }
+
+    Optional<StoredTake> ofRecording(String recordingId) {
+        return where(writing, TAKE.RECORDING_ID.eq(recordingId)).stream().findFirst();
+    }
+
+    /** All takes of a line, newest first. */
+    List<StoredTake> ofLine(String lineId) {
+        return where(writing, TAKE.LINE_ID.eq(lineId));
+    }
+
+    Optional<StoredTake> lastOf(String teacherId) {
+        return looking.select(TAKE.ID)
+                .from(TAKE)
+                .join(LINE)
+                .on(LINE.ID.eq(TAKE.LINE_ID))
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.REMOVED_AT.isNull(), LINE.REMOVED_AT.isNull())
+                .orderBy(TAKE.CREATED_AT.desc())
+                .limit(1)
+                .fetchOptional(TAKE.ID)
+                .flatMap(id -> where(looking, TAKE.ID.eq(id)).stream().findFirst());
+    }
+
+    private static List<StoredTake> where(DSLContext context, Condition condition) {
+        return context.select(TAKE.asterisk(), LINE.KEPT_TAKE_ID)
+                .from(TAKE)
+                .join(LINE)
+                .on(LINE.ID.eq(TAKE.LINE_ID))
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .where(condition)
+                .orderBy(TAKE.CREATED_AT.desc())
+                .fetch(TakeStore::take);
+    }
+
+    private static StoredTake take(Record row) {
+        return new StoredTake(
+                row.get(TAKE.ID),
+                row.get(TAKE.LINE_ID),
+                row.get(TAKE.RECORDING_ID),
+                row.get(TAKE.WORDS),
+                row.get(TAKE.ORIGINAL_HASH),
+                row.get(TAKE.SOUND_HASH),
+                row.get(TAKE.DURATION_MS),
+                row.get(TAKE.TRIM_START_MS),
+                row.get(TAKE.TRIM_END_MS),
+                row.get(TAKE.GAIN_DB),
+                row.get(TAKE.LOUDNESS_LUFS),
+                new Peaks(row.get(TAKE.PEAKS)),
+                row.get(TAKE.TRUNCATED),
+                row.get(TAKE.CREATED_AT),
+                row.get(TAKE.ID).equals(row.get(LINE.KEPT_TAKE_ID)));
+    }
+
+    /** Whether a sound is the kept take of a line that is in this lesson. */
+    public boolean isHeardIn(String lessonId, String soundHash) {
+        return looking.fetchExists(looking.selectOne()
+                .from(TAKE)
+                .join(LINE)
+                .on(LINE.KEPT_TAKE_ID.eq(TAKE.ID))
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .where(
+                        TAKE.SOUND_HASH.eq(soundHash),
+                        PAGE.LESSON_ID.eq(lessonId),
+                        LINE.REMOVED_AT.isNull(),
+                        PAGE.REMOVED_AT.isNull()));
+    }
+}

@@ -1,0 +1,17 @@
+// The words of the message bundle that a page carries for its scripts.
+
+const words = new Map(
+  [...(document.getElementById('words')?.content.children ?? [])].map((p) => [p.dataset.key, p.textContent]),
+);
+
+/** The words of a key, with {name} replaced by the values given. */
+export function say(key, values = {}) {
+  const text = words.get(key) ?? key;
+  return text.replace(/\{(\w+)\}/g, (whole, name) => values[name] ?? whole);
+}
+
+/** 83000 ms as 1:23. */
+export function clock(ms) {
+  const seconds = Math.max(0, Math.floor(ms / 1000));
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}

@@ -1,0 +1,139 @@
+// Words are saved as they are typed. What the server hasn't acknowledged stays in this browser and is sent again.
+import { Answer, send } from '../house/requests.js';
+import { say } from '../house/words.js';
+
+const TYPING_PAUSE_MS = 400;
+const RETRY_MS = 3000;
+const waiting = new Set();
+
+function show(state) {
+  const place = document.getElementById('save-state');
+  if (place) {
+    place.textContent = `· ${say(state)}`;
+    place.dataset.state = state;
+  }
+}
+
+const draftKey = (row) => `draft:${row.dataset.line}`;
+
+function keepDraft(row, words) {
+  localStorage.setItem(draftKey(row), JSON.stringify({ words, revision: Number(row.dataset.revision) }));
+}
+
+function note(row, text, ...buttons) {
+  const place = row.querySelector('.save-note');
+  place.hidden = !text;
+  place.classList.add('unsaved');
+  place.replaceChildren(text ?? '', ...buttons);
+}
+
+function choice(text, action) {
+  const button = document.createElement('button');
+  button.type = 'button';
+  button.textContent = text;
+  button.addEventListener('click', action);
+  return button;
+}
+
+function settle(row, area, saved) {
+  row.dataset.revision = saved.revision;
+  row.classList.remove('silent', 'voiced', 'outdated');
+  row.classList.add(saved.state.toLowerCase());
+  const trace = row.querySelector('.trace');
+  trace?.classList.toggle('outdated', saved.state === 'OUTDATED');
+  if (area.value === saved.words) {
+    localStorage.removeItem(draftKey(row));
+    waiting.delete(row);
+  }
+  note(row, null);
+  if (waiting.size === 0) {
+    show('saved');
+  }
+  document.body.dispatchEvent(new CustomEvent('script-changed'));
+}
+
+async function conflict(row, area, answer) {
+  const there = await answer.response.json();
+  show('changedElsewhere');
+  note(
+    row,
+    say('conflict', { words: there.words }),
+    choice(say('keepMine'), () => {
+      row.dataset.revision = there.revision;
+      keepDraft(row, area.value);
+      save(row, area);
+    }),
+    choice(say('takeThat'), () => {
+      area.value = there.words;
+      settle(row, area, there);
+    }),
+  );
+}
+
+async function save(row, area) {
+  const words = area.value;
+  show('saving');
+  try {
+    const body = new URLSearchParams({ words, revision: row.dataset.revision });
+    const response = await send('PUT', `/lines/${row.dataset.line}/words`, body);
+    settle(row, area, await response.json());
+  } catch (failure) {
+    if (failure instanceof Answer && failure.status === 409) {
+      await conflict(row, area, failure);
+    } else if (failure instanceof Answer && failure.needsSignIn) {
+      show('signedOut');
+      note(row, say('signedOutKept'));
+    } else {
+      show('notSaved');
+      note(row, say('keptHere'));
+      setTimeout(() => save(row, area), RETRY_MS);
+    }
+  }
+}
+
+/** Takes care of one row: its draft from last time, if there is one, and everything typed from now on. */
+export function watch(row) {
+  const area = row.querySelector('textarea');
+  let timer = 0;
+  const draft = JSON.parse(localStorage.getItem(draftKey(row)) ?? 'null');
+  if (draft && draft.words !== area.value) {
+    area.value = draft.words;
+    row.dataset.revision = draft.revision;
+    waiting.add(row);
+    save(row, area);
+  } else if (draft) {
+    localStorage.removeItem(draftKey(row));
+  }
+  area.addEventListener('input', () => {
+    keepDraft(row, area.value);
+    waiting.add(row);
+    show('saving');
+    clearTimeout(timer);
+    timer = setTimeout(() => save(row, area), TYPING_PAUSE_MS);
+  });
+  area.addEventListener('blur', () => {
+    if (waiting.has(row)) {
+      clearTimeout(timer);
+      save(row, area);
+    }
+  });
+}
+
+/** Saves a single field, such as the title. */
+export function watchField(field) {
+  let timer = 0;
+  const put = async () => {
+    try {
+      await send('PUT', field.dataset.save, new URLSearchParams({ title: field.value }));
+      show('saved');
+    } catch (failure) {
+      show('notSaved');
+      timer = setTimeout(put, RETRY_MS);
+    }
+  };
+  field.addEventListener('input', () => {
+    show('saving');
+    clearTimeout(timer);
+    timer = setTimeout(put, TYPING_PAUSE_MS);
+  });
+}

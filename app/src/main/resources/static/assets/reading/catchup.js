@@ -1,0 +1,34 @@
+// On return: what a closed tab left in the safe goes to the server, and is offered to the teacher again.
+import { Courier } from './courier.js';
+import { countChunks, dropRecording, recordings } from './safe.js';
+
+/** A recording that is being made holds this lock, in whatever tab that is. */
+export const lockName = (id) => `recording-${id}`;
+
+async function carryLeftOver(recording) {
+  await navigator.locks.request(lockName(recording.id), { ifAvailable: true }, async (lock) => {
+    if (!lock) {
+      return;
+    }
+    await new Courier(recording).carry();
+    // What the server doesn't take (another teacher may be signed in here) stays in the safe.
+    if ((await countChunks(recording.id)) === 0) {
+      await dropRecording(recording.id);
+    }
+  });
+}
+
+/** Runs on every teacher's page. */
+export async function catchUp() {
+  const place = document.getElementById('unfinished');
+  if (!navigator.locks || !window.indexedDB) {
+    return;
+  }
+  const left = await recordings();
+  for (const recording of left) {
+    await carryLeftOver(recording);
+  }
+  if (place) {
+    htmx.ajax('GET', '/recordings/unfinished', { target: place, swap: 'innerHTML' });
+  }
+}

@@ -1,0 +1,90 @@
+// The courier carries chunks from the safe to the server, in order, as often as it takes.
+import { Answer, send } from '../house/requests.js';
+import { dropChunk, firstChunk } from './safe.js';
+
+const FIRST_WAIT_MS = 500;
+const LONGEST_WAIT_MS = 5000;
+
+export class Courier {
+  #wake = () => {};
+  #stopped = false;
+  #trip = null;
+
+  /**
+   * @param recording as in the safe
+   * @param onState called with 'stored', 'offline', 'signedOut' or 'lost' as things go
+   */
+  constructor(recording, onState = () => {}) {
+    this.recording = recording;
+    this.onState = onState;
+    window.addEventListener('online', () => this.#wake());
+  }
+
+  /** Carries whatever is in the safe. Call it after every new chunk; while it is on its way, it does nothing. */
+  carry() {
+    this.#trip ??= this.#carryAll().finally(() => { this.#trip = null; });
+    return this.#trip;
+  }
+
+  /** Answers when the safe is empty, or nothing more can be carried. */
+  async emptied() {
+    await this.carry();
+    if (!this.#stopped && (await firstChunk(this.recording.id))) {
+      await this.emptied();
+    }
+  }
+
+  async #carryAll() {
+    let wait = FIRST_WAIT_MS;
+    for (let chunk = await firstChunk(this.recording.id); chunk && !this.#stopped; chunk = await firstChunk(this.recording.id)) {
+      try {
+        await this.#put(chunk);
+        await dropChunk(chunk.recording, chunk.number);
+        wait = FIRST_WAIT_MS;
+        this.onState('stored');
+      } catch (failure) {
+        if (failure instanceof Answer && (failure.status === 404 || failure.status === 413)) {
+          this.stop();
+          this.onState('lost');
+          return;
+        }
+        this.onState(failure instanceof Answer && failure.needsSignIn ? 'signedOut' : 'offline');
+        await this.#pause(wait);
+        wait = Math.min(LONGEST_WAIT_MS, wait * 2);
+      }
+    }
+  }
+
+  stop() {
+    this.#stopped = true;
+    this.#wake();
+  }
+
+  #put(chunk) {
+    const { id, line, type } = this.recording;
+    return send('PUT', `/recordings/${id}/chunks/${chunk.number}?line=${line}`, chunk.data, { 'Content-Type': type });
+  }
+
+  #pause(ms) {
+    return new Promise((resolve) => {
+      this.#wake = resolve;
+      setTimeout(resolve, ms);
+    });
+  }
+}
+
+/** Ends a recording whose chunks have all been carried; answers the verdict as HTML. Tries until the server answers. */
+export async function end(recording, onState = () => {}) {
+  for (let wait = FIRST_WAIT_MS; ; wait = Math.min(LONGEST_WAIT_MS, wait * 2)) {
+    try {
+      const response = await send('POST', `/recordings/${recording.id}/end`, new URLSearchParams({ chunks: recording.count }));
+      return await response.text();
+    } catch (failure) {
+      if (failure instanceof Answer && !failure.needsSignIn && failure.status < 500) {
+        throw failure;
+      }
+      onState(failure instanceof Answer && failure.needsSignIn ? 'signedOut' : 'offline');
+      await new Promise((resolve) => { setTimeout(resolve, wait); });
+    }
+  }
+}

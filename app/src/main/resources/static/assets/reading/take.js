@@ -1,0 +1,92 @@
+// One recording in the making: the media recorder, its chunks into the safe, the courier behind it.
+import { lockName } from './catchup.js';
+import { Courier, end } from './courier.js';
+import { dropRecording, putChunk, putRecording } from './safe.js';
+import { bestType } from './microphone.js';
+import { send } from '../house/requests.js';
+
+const CHUNK_MS = 1000;
+
+export class TakeInTheMaking {
+  #written = Promise.resolve();
+  #number = 0;
+  #release = () => {};
+
+  constructor(line, words, stream, onState) {
+    const type = bestType();
+    this.recorder = new MediaRecorder(stream, { ...(type ? { mimeType: type } : {}), audioBitsPerSecond: 96000 });
+    this.recording = {
+      id: crypto.randomUUID(), line, words, type: this.recorder.mimeType || type, startedAt: Date.now(), count: null,
+    };
+    this.onState = onState;
+    this.courier = new Courier(this.recording, onState);
+    this.recordedMs = 0;
+  }
+
+  async start() {
+    // Held as long as this tab records, so that no other tab takes it for a left-over.
+    navigator.locks?.request(lockName(this.recording.id), () => new Promise((resolve) => { this.#release = resolve; }));
+    await putRecording(this.recording);
+    this.recorder.addEventListener('dataavailable', (event) => this.#store(event.data));
+    this.recorder.start(CHUNK_MS);
+    this.since = performance.now();
+  }
+
+  #store(blob) {
+    if (blob.size === 0) {
+      return;
+    }
+    const number = this.#number++;
+    this.#written = this.#written.then(async () => {
+      await putChunk(this.recording.id, number, await blob.arrayBuffer());
+      this.courier.carry();
+    }).catch(() => this.onState('full'));
+  }
+
+  /** What was recorded, pauses left out, in ms. */
+  get elapsedMs() {
+    return this.recordedMs + (this.recorder.state === 'recording' ? performance.now() - this.since : 0);
+  }
+
+  pause() {
+    this.recordedMs = this.elapsedMs;
+    this.recorder.pause();
+  }
+
+  goOn() {
+    this.since = performance.now();
+    this.recorder.resume();
+  }
+
+  async #stopRecorder() {
+    if (this.recorder.state === 'inactive') {
+      return;
+    }
+    const stopped = new Promise((resolve) => { this.recorder.addEventListener('stop', resolve, { once: true }); });
+    this.recordedMs = this.elapsedMs;
+    this.recorder.stop();
+    await stopped;
+    await this.#written;
+  }
+
+  /** Stops; answers the server's verdict as HTML once everything is there. */
+  async finish() {
+    await this.#stopRecorder();
+    this.recording.count = this.#number;
+    await putRecording(this.recording);
+    await this.courier.emptied();
+    const verdict = await end(this.recording, this.onState);
+    await dropRecording(this.recording.id);
+    this.#release();
+    return verdict;
+  }
+
+  /** Throws the recording away, here and on the server. */
+  async throwAway() {
+    this.courier.stop();
+    await this.#stopRecorder();
+    await dropRecording(this.recording.id);
+    this.#release();
+    await send('DELETE', `/recordings/${this.recording.id}`).catch(() => {});
+  }
+}

@@ -1,0 +1,19 @@
+package prolalia.core.lesson;
+
+import java.util.Optional;
+
+/**
+ * A piece of text that can be voiced.
+ *
+ * @param id names it everywhere
+ * @param words as typed
+ * @param kept the take that students hear, if there is one
+ */
+public record Line(String id, LineKind kind, String words, Optional<Take> kept) {
+    public LineState state() {
+        if (kept.isEmpty()) {
+            return LineState.SILENT;
+        }
+        return SpokenWords.areTheSame(words, kept.get().words()) ? LineState.VOICED : LineState.OUTDATED;
+    }
+}

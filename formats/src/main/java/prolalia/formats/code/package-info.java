@@ -1,0 +1,2 @@
+/** Scannable codes as images. */
+package prolalia.formats.code;
