@@ -36,7 +36,7 @@ class SecurityConfiguration {
     @Bean
     @Order(1)
     SecurityFilterChain open(HttpSecurity http) throws Exception {
-        return http.securityMatcher("/l/**", "/assets/**", "/webjars/**", "/favicon.ico")
+        return http.securityMatcher("/l/**", "/*/assets/**", "/webjars/**", "/favicon.ico")
                 .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
                 .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .csrf(csrf -> csrf.disable())

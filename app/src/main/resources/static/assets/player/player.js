@@ -38,7 +38,7 @@ function choose(spot) {
 }
 
 function drawTrace(spot) {
-  const d = document.querySelectorAll('.trace-source path')[spots.indexOf(spot)].getAttribute('d');
+  const d = spot.dataset.trace;
   at('seek-trace').querySelectorAll('path, clipPath').forEach((old) => old.remove());
   at('seek-trace').append(svg('path', { class: 'ink', d }));
   const clip = svg('clipPath', { id: 'heard' });
@@ -69,7 +69,7 @@ function showPlaying() {
   const playing = !audio.paused;
   play.setAttribute('aria-pressed', playing);
   play.setAttribute('aria-label', say(playing ? 'pause' : 'play'));
-  const mark = play.querySelector('.mark');
+  const mark = play.querySelector('.ring-mark');
   mark.querySelector('.held')?.remove();
   if (playing) {
     mark.append(svg('path', { class: 'held', d: HELD }));

@@ -15,11 +15,8 @@ public record InkTrace(String path, double width) {
     /** Room under the rule, as under a line of handwriting. */
     public static final double DESCENT = 6;
 
-    /** Speech is mostly far under its peaks; this brings soft words up to where they can be seen. */
-    private static final double SHAPE = 0.65;
-
     /** Levelled speech peaks at about this magnitude, which is drawn at full height. */
-    private static final double FULL_HEIGHT = 0.7;
+    private static final double FULL_HEIGHT = 0.85;
 
     /**
      * @param width for the whole take
@@ -33,7 +30,7 @@ public record InkTrace(String path, double width) {
         for (int i = 0; i < strokes; i++) {
             double magnitude =
                     Math.min(1, peaks.largestBetween((double) i / strokes, (i + 1.0) / strokes) / FULL_HEIGHT);
-            double rise = Math.pow(magnitude, SHAPE) * (rule - 2);
+            double rise = magnitude * (rule - 2);
             boolean quiet = rise < 1.2;
             if (quiet && resting) {
                 continue;
