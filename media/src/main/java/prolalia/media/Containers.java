@@ -2,6 +2,8 @@ package prolalia.media;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -36,5 +38,25 @@ final class Containers {
                 // MPEG audio: eleven set bits, then a layer that isn't the reserved one (ISO/IEC 11172-3, 2.4.2.3),
                 // or ADTS, whose layer is 0 (ISO/IEC 13818-7, 6.2).
                 || read > 1 && (head[0] & 0xff) == 0xff && (head[1] & 0xe0) == 0xe0;
+    }
+
+    /**
+     * Whether a RIFF file (WAV) states more bytes than it has. FFmpeg takes the length from what is there, so that it
+     * can't be seen from the length alone.
+     */
+    static boolean statesMoreThanItHas(Path file) throws IOException {
+        byte[] head = new byte[8];
+        try (InputStream in = Files.newInputStream(file)) {
+            if (in.readNBytes(head, 0, head.length) < head.length) {
+                return false;
+            }
+        }
+        long stated = Integer.toUnsignedLong(
+                ByteBuffer.wrap(head).order(ByteOrder.LITTLE_ENDIAN).getInt(4));
+        // Recorders that couldn't go back to write the size leave it at 0 or at the largest number.
+        boolean known = stated > 0 && stated < 0xffff_fff0L;
+        return new String(head, 0, 4, StandardCharsets.ISO_8859_1).equals("RIFF")
+                && known
+                && stated + head.length > Files.size(file) + 1;
     }
 }

@@ -41,12 +41,13 @@ public final class SoundReader {
      * @param sound mono at 48 kHz, the mean of the file's channels
      * @param declaredMs the length that the container states, -1 when it states none
      * @param complete false when reading stopped at the longest length asked for
+     * @param cutOff whether the file has fewer bytes than it states
      */
-    public record Decoded(Sound sound, long declaredMs, boolean complete) {
+    public record Decoded(Sound sound, long declaredMs, boolean complete, boolean cutOff) {
         /** Whether the file ends well before its stated end. */
         public boolean truncated() {
             long missing = declaredMs - sound.durationMs();
-            return complete && missing > MISSING_MS && missing > MISSING_SHARE * declaredMs;
+            return complete && (cutOff || missing > MISSING_MS && missing > MISSING_SHARE * declaredMs);
         }
     }
 
@@ -67,7 +68,7 @@ public final class SoundReader {
     public static Decoded decode(Path file, long longestMs) throws IOException, UnreadableSoundException {
         MonoCollector collector = new MonoCollector(longestMs);
         long declaredMs = read(file, Sound.TAKE_SAMPLE_RATE, collector);
-        return new Decoded(collector.sound(), declaredMs, !collector.full());
+        return new Decoded(collector.sound(), declaredMs, !collector.full(), Containers.statesMoreThanItHas(file));
     }
 
     /**

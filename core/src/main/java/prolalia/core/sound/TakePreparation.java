@@ -15,8 +15,11 @@ public final class TakePreparation {
     /** Left after the last word: speech fades away longer than it comes. */
     static final int LEAD_OUT_MS = 250;
 
-    /** The shortest word ("a", "o") lasts about 150 ms when said on its own. */
-    static final int SHORTEST_SPEECH_MS = 140;
+    /** The shortest word ("a", "o") lasts about 150 ms when said on its own, and is found some 50 ms longer. */
+    static final int SHORTEST_SPEECH_MS = 190;
+
+    /** A recording that ends sooner than this can't hold a word at all. */
+    private static final int SHORTEST_RECORDING_MS = 150;
 
     /** Under this level even the loudest tenth of a recording is silence: a muted microphone's own hiss. */
     static final double SILENCE_DBFS = -72;
@@ -83,7 +86,7 @@ public final class TakePreparation {
         if (measured.levelDbfs() < SILENCE_DBFS) {
             return Optional.of(Reason.SILENT);
         }
-        if (measured.durationMs() < SHORTEST_SPEECH_MS) {
+        if (measured.durationMs() < SHORTEST_RECORDING_MS) {
             return Optional.of(Reason.TOO_SHORT);
         }
         if (measured.speech().isEmpty()) {

@@ -16,6 +16,7 @@ public final class TruePeakMeter {
     private final float[] sums = new float[STRIDE];
     private int held = Interpolation.REACH;
     private float peak;
+    private boolean startMirrored;
 
     public TruePeakMeter(int sampleRate) {
         interpolation = new Interpolation(sampleRate);
@@ -35,8 +36,23 @@ public final class TruePeakMeter {
         }
     }
 
+    /**
+     * Before its first sample a sound is taken to be mirrored, and so after its last: a recording that begins or ends in
+     * the middle of a wave isn't charged with the click that silence would make there.
+     */
+    private void mirrorStart() {
+        int first = Interpolation.REACH;
+        for (int n = 1; n <= first && first + n < held; n++) {
+            buffer[first - n] = buffer[first + n];
+        }
+        startMirrored = true;
+    }
+
     private void drain() {
         int reach = Interpolation.REACH;
+        if (!startMirrored) {
+            mirrorStart();
+        }
         int last = held - reach;
         for (int start = reach - 1; start < last; start += STRIDE) {
             int end = Math.min(last, start + STRIDE);
@@ -59,7 +75,11 @@ public final class TruePeakMeter {
     /** The true peak of all that was added, in dBTP; negative infinity when all of it is digital silence. */
     public double truePeakDbtp() {
         TruePeakMeter end = new TruePeakMeter(this);
-        end.add(new float[2 * Interpolation.REACH], 2 * Interpolation.REACH);
+        float[] after = new float[Interpolation.REACH];
+        for (int n = 0; n < after.length && n < held; n++) {
+            after[n] = buffer[held - 1 - n];
+        }
+        end.add(after, after.length);
         end.drain();
         return Decibels.ofAmplitude(end.peak);
     }
@@ -69,6 +89,7 @@ public final class TruePeakMeter {
         System.arraycopy(other.buffer, 0, buffer, 0, other.held);
         held = other.held;
         peak = other.peak;
+        startMirrored = other.startMirrored;
     }
 
     /** The true peak of a whole sound in dBTP. */
