@@ -52,12 +52,10 @@ public final class SoundWriter {
             }
             recorder.start();
             float[] samples = sound.samples();
+            // JavaCV reads the array behind a buffer from the buffer's position: a slice would lose its offset.
             for (int from = 0; from < samples.length; from += BLOCK) {
                 int count = Math.min(BLOCK, samples.length - from);
-                recorder.recordSamples(
-                        sound.sampleRate(),
-                        1,
-                        FloatBuffer.wrap(samples, from, count).slice());
+                recorder.recordSamples(sound.sampleRate(), 1, FloatBuffer.wrap(samples, from, count));
             }
             recorder.stop();
         } catch (FrameRecorder.Exception unwritable) {

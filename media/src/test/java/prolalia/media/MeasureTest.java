@@ -17,6 +17,7 @@ import prolalia.core.sound.Measurement;
 import prolalia.core.sound.PreparedTake;
 import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Refusal.Reason;
+import prolalia.core.sound.Sound;
 
 class MeasureTest {
     private static final long TEN_MINUTES = 600_000;
@@ -95,6 +96,26 @@ class MeasureTest {
         assertThat(heard.measurement().truePeakDbtp()).isLessThanOrEqualTo(-1.5);
         double kilobits = Files.size(mp3) * 8.0 / heard.measurement().durationMs();
         assertThat(kilobits).isBetween(50.0, 96.0);
+    }
+
+    @Test
+    void whatIsWrittenIsReadAgainSampleBySample() throws Exception {
+        Sound recording = SoundReader.decode(speech, TEN_MINUTES).sound();
+        Path flac = folder.resolve("again.flac");
+        SoundWriter.writeFlac(recording, flac);
+        float[] again = SoundReader.decode(flac, TEN_MINUTES).sound().samples();
+        assertThat(again).hasSameSizeAs(recording.samples());
+        Path mp3 = folder.resolve("again.mp3");
+        SoundWriter.writeMp3(recording, mp3);
+        float[] heard = SoundReader.decode(mp3, TEN_MINUTES).sound().samples();
+        double difference = 0;
+        double power = 0;
+        for (int i = 0; i < again.length; i++) {
+            assertThat(again[i]).isCloseTo(recording.samples()[i], within(1 / 32_000f));
+            difference += Math.pow(heard[i] - again[i], 2);
+            power += Math.pow(again[i], 2);
+        }
+        assertThat(10 * Math.log10(power / difference)).isGreaterThan(10);
     }
 
     private static Reason refusal(Path file) throws IOException {

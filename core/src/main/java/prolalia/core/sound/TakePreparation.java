@@ -24,12 +24,9 @@ public final class TakePreparation {
     /** Under this level even the loudest tenth of a recording is silence: a muted microphone's own hiss. */
     static final double SILENCE_DBFS = -72;
 
-    /**
-     * What a take is levelled to before it is encoded: MP3 at 64-96 kbit/s takes 0.1 to 0.3 LU away (measured on speech)
-     * and raises true peaks by up to about 0.5 dB.
-     */
+    /** What a take is levelled to before it is encoded: MP3 raises true peaks by up to about 0.5 dB (measured). */
     public static final Leveller.Target BEFORE_ENCODING =
-            new Leveller.Target(Leveller.TARGET_LUFS + 0.15, Leveller.HIGHEST_TRUE_PEAK_DBTP - 0.5);
+            new Leveller.Target(Leveller.TARGET_LUFS, Leveller.HIGHEST_TRUE_PEAK_DBTP - 0.5);
 
     private static final int FADE_MS = 4;
 
