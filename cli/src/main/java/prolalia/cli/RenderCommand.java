@@ -39,7 +39,9 @@ final class RenderCommand implements Callable<Integer> {
         Path folder = output.toAbsolutePath().getParent();
         Path written = null;
         try {
-            written = Files.createTempFile(folder, ".prolalia", ".mp3");
+            // Beside its place, with the usual permissions of a new file.
+            written = folder.resolve(
+                    "." + output.getFileName() + "." + ProcessHandle.current().pid());
             TakeRenderer.Rendering rendering = TakeRenderer.render(file, longestMinutes * 60_000L, false, written);
             if (rendering.preparation() instanceof Refusal refusal) {
                 return failed(FileMessages.of(refusal.reason()));

@@ -1,0 +1,76 @@
+package prolalia.app;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import org.springframework.stereotype.Controller;
+import org.springframework.stereotype.Repository;
+
+/** The walls of the house. */
+@AnalyzeClasses(packages = "prolalia", importOptions = ImportOption.DoNotIncludeTests.class)
+class HouseRulesTest {
+    @ArchTest
+    static final ArchRule coreIsJavaAlone = classes()
+            .that()
+            .resideInAPackage("prolalia.core..")
+            .should()
+            .onlyDependOnClassesThat()
+            .resideInAnyPackage("prolalia.core..", "java.lang..", "java.util..", "java.text..", "org.jtransforms..");
+
+    @ArchTest
+    static final ArchRule mediaKnowsCoreAlone = noClasses()
+            .that()
+            .resideInAPackage("prolalia.media..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("prolalia.app..", "prolalia.formats..", "org.springframework..", "org.jooq..");
+
+    @ArchTest
+    static final ArchRule formatsKnowsCoreAlone = noClasses()
+            .that()
+            .resideInAPackage("prolalia.formats..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("prolalia.app..", "prolalia.media..", "org.springframework..", "org.jooq..");
+
+    @ArchTest
+    static final ArchRule onlyStoresTalkToTheDatabase = noClasses()
+            .that()
+            .resideInAPackage("prolalia.app..")
+            .and()
+            .resideOutsideOfPackage("prolalia.app.house..")
+            .and()
+            .areNotAnnotatedWith(Repository.class)
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("org.jooq..", "prolalia.app.house.db..", "java.sql..");
+
+    @ArchTest
+    static final ArchRule controllersAskServicesNotStores = noClasses()
+            .that()
+            .areAnnotatedWith(Controller.class)
+            .should()
+            .dependOnClassesThat()
+            .areAnnotatedWith(Repository.class);
+
+    @ArchTest
+    static final ArchRule nobodyCallsAControllerOrComputesInOne = noClasses()
+            .that()
+            .areAnnotatedWith(Controller.class)
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("prolalia.media..");
+
+    @ArchTest
+    static final ArchRule journeysDontGoInCircles =
+            slices().matching("prolalia.app.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule coreFlowsOneWay =
+            slices().matching("prolalia.core.(*)..").should().beFreeOfCycles();
+}

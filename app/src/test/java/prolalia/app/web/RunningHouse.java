@@ -1,0 +1,56 @@
+package prolalia.app.web;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.TestInstance;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import prolalia.core.sound.Sound;
+import prolalia.media.SoundReader;
+import prolalia.media.SoundWriter;
+
+/** The application with the demo data, started once for all tests that extend this. */
+@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = "prolalia.demo=true")
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+public abstract class RunningHouse {
+    static final Path DATA = newFolder();
+
+    @LocalServerPort
+    private int port;
+
+    @DynamicPropertySource
+    static void data(DynamicPropertyRegistry properties) {
+        properties.add("prolalia.data", DATA::toString);
+    }
+
+    protected String base() {
+        return "http://localhost:" + port;
+    }
+
+    private static Path newFolder() {
+        try {
+            return Files.createTempDirectory("prolalia-test");
+        } catch (IOException failure) {
+            throw new UncheckedIOException(failure);
+        }
+    }
+
+    /** One of the demo's voices as a WAV file, with silence after it, so that it can be the microphone. */
+    protected static Path voice(String name) {
+        try (InputStream in = RunningHouse.class.getResourceAsStream("/demo/" + name + ".ogg")) {
+            Path ogg = Files.createTempFile("voice", ".ogg");
+            Files.write(ogg, in.readAllBytes());
+            Path wav = Files.createTempFile("voice", ".wav");
+            Sound spoken = SoundReader.decode(ogg, 60_000).sound();
+            SoundWriter.writeWav(spoken, wav);
+            return wav;
+        } catch (Exception failure) {
+            throw new IllegalStateException(failure);
+        }
+    }
+}

@@ -1,0 +1,132 @@
+package prolalia.app.web;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.URLEncoder;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Somebody at the other end of the wire: keeps cookies, sends the token, follows redirects. */
+public final class Visitor {
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient client = HttpClient.newBuilder()
+            .cookieHandler(cookies)
+            .followRedirects(HttpClient.Redirect.NORMAL)
+            .build();
+    private final String base;
+
+    public Visitor(String base) {
+        this.base = base;
+    }
+
+    /** Enters the demo as its teacher. */
+    public static Visitor ines(String base) throws Exception {
+        Visitor ines = new Visitor(base);
+        ines.get("/sign-in");
+        ines.form("/enter-demo");
+        return ines;
+    }
+
+    public HttpResponse<byte[]> get(String path, String... headers) throws Exception {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path));
+        for (int i = 0; i < headers.length; i += 2) {
+            request.header(headers[i], headers[i + 1]);
+        }
+        return client.send(request.build(), BodyHandlers.ofByteArray());
+    }
+
+    public String page(String path) throws Exception {
+        return text(get(path));
+    }
+
+    public static String text(HttpResponse<byte[]> response) {
+        return new String(response.body(), StandardCharsets.UTF_8);
+    }
+
+    /** Posts a form: name, value, name, value, … */
+    public HttpResponse<byte[]> form(String path, String... fields) throws Exception {
+        return send(
+                "POST",
+                path,
+                "application/x-www-form-urlencoded",
+                encoded(fields).getBytes(StandardCharsets.UTF_8));
+    }
+
+    public HttpResponse<byte[]> putForm(String path, String... fields) throws Exception {
+        return send(
+                "PUT",
+                path,
+                "application/x-www-form-urlencoded",
+                encoded(fields).getBytes(StandardCharsets.UTF_8));
+    }
+
+    public HttpResponse<byte[]> send(String method, String path, String type, byte[] body)
+            throws IOException, InterruptedException {
+        return client.send(
+                HttpRequest.newBuilder(URI.create(base + path))
+                        .header("Content-Type", type)
+                        .header("X-XSRF-TOKEN", csrfToken())
+                        .method(method, BodyPublishers.ofByteArray(body))
+                        .build(),
+                BodyHandlers.ofByteArray());
+    }
+
+    /** Sends a file as a recording of a line and answers what the teacher is told. */
+    public String record(String lineId, String name, byte[] content) throws Exception {
+        return text(send(
+                "PUT",
+                "/recordings/" + UUID.randomUUID() + "/file?line=" + lineId + "&name="
+                        + URLEncoder.encode(name, StandardCharsets.UTF_8),
+                "application/octet-stream",
+                content));
+    }
+
+    /** Makes a lesson with one direction on it and answers the line's id. */
+    public String newLine(String words) throws Exception {
+        String script = text(form("/lessons", "title", "Lesson " + UUID.randomUUID()));
+        String line = first(script, "data-line=\"([^\"]+)\"");
+        putForm("/lines/" + line + "/words", "revision", "1", "words", words);
+        return line;
+    }
+
+    /** The lesson that a line belongs to. */
+    public String lessonOf(String lineId) throws Exception {
+        return first(page("/lines/" + lineId + "/recorder"), "/lessons/([^#\"]+)#line-");
+    }
+
+    public static String first(String text, String pattern) {
+        Matcher matcher = Pattern.compile(pattern).matcher(text);
+        if (!matcher.find()) {
+            throw new AssertionError("No " + pattern + " in:\n" + text);
+        }
+        return matcher.group(1);
+    }
+
+    private String csrfToken() {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+    }
+
+    private static String encoded(String... fields) {
+        StringBuilder body = new StringBuilder();
+        for (int i = 0; i < fields.length; i += 2) {
+            body.append(i == 0 ? "" : "&")
+                    .append(fields[i])
+                    .append('=')
+                    .append(URLEncoder.encode(fields[i + 1], StandardCharsets.UTF_8));
+        }
+        return body.toString();
+    }
+}
