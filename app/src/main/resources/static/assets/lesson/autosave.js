@@ -101,6 +101,11 @@ export function watch(row) {
     row.dataset.revision = draft.revision;
     waiting.add(row);
     save(row, area);
+  } else if (area.value !== area.defaultValue) {
+    // Typed before this script had come.
+    keepDraft(row, area.value);
+    waiting.add(row);
+    save(row, area);
   } else if (draft) {
     localStorage.removeItem(draftKey(row));
   }

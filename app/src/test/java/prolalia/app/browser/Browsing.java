@@ -1,0 +1,103 @@
+package prolalia.app.browser;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import prolalia.app.web.RunningHouse;
+
+/** A browser whose microphone is one of the demo's voices, shared by all browser tests. */
+abstract class Browsing extends RunningHouse {
+    private static final Path CHROMIUM = Path.of("/usr/bin/chromium");
+    private static Browser browser;
+
+    private final List<BrowserContext> contexts = new ArrayList<>();
+
+    static synchronized Browser browser() {
+        if (browser == null) {
+            Playwright playwright = Playwright.create(
+                    new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            browser = playwright
+                    .chromium()
+                    .launch(new BrowserType.LaunchOptions()
+                            .setExecutablePath(CHROMIUM)
+                            .setArgs(List.of(
+                                    "--no-sandbox",
+                                    "--use-fake-ui-for-media-stream",
+                                    "--use-fake-device-for-media-stream",
+                                    "--use-file-for-fake-audio-capture=" + voice("bean-1a"),
+                                    "--autoplay-policy=no-user-gesture-required",
+                                    "--disable-background-networking",
+                                    "--disable-quic",
+                                    "--no-first-run")));
+            Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
+        }
+        return browser;
+    }
+
+    /** A new browser of its own, of a given size: no cookies, nothing stored. */
+    BrowserContext context(int width, int height) {
+        BrowserContext context = browser()
+                .newContext(new Browser.NewContextOptions()
+                        .setViewportSize(width, height)
+                        .setHasTouch(width < 1280));
+        context.setDefaultTimeout(20_000);
+        contexts.add(context);
+        return context;
+    }
+
+    /** The demo teacher's desk. */
+    Page desk() {
+        return desk(base());
+    }
+
+    Page desk(String address) {
+        Page page = context(1280, 800).newPage();
+        page.navigate(address + "/sign-in");
+        page.getByText("Enter as Ines Faro").click();
+        page.waitForURL(address + "/");
+        return page;
+    }
+
+    /** Makes a lesson and types its first line. */
+    static void newLesson(Page desk, String title, String words) {
+        desk.getByLabel("What is it about?").fill(title);
+        desk.getByText("Begin").click();
+        desk.getByLabel("Words of this direction").fill(words);
+        saved(desk);
+    }
+
+    static void saved(Page script) {
+        script.waitForSelector("#save-state[data-state=saved]");
+    }
+
+    /** Waits until the recorder is in a state. */
+    static void recorderIs(Page page, String state) {
+        page.waitForSelector(".recorder[data-state=" + state + "]");
+    }
+
+    /** Waits until the recording has lasted so many seconds. */
+    static void recordedFor(Page page, int seconds) {
+        page.waitForCondition(() -> {
+            String elapsed = page.locator("#elapsed").textContent();
+            return elapsed.contains(":") && Integer.parseInt(elapsed.split(":")[1]) >= seconds;
+        });
+    }
+
+    /** Waits until a part of the page says something. */
+    static void says(Page page, String selector, String text) {
+        page.waitForCondition(() -> page.locator(selector).first().textContent().contains(text));
+    }
+
+    @AfterEach
+    void closeContexts() {
+        contexts.forEach(BrowserContext::close);
+        contexts.clear();
+    }
+}

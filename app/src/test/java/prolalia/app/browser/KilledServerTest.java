@@ -1,0 +1,127 @@
+package prolalia.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import java.io.File;
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.Socket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import prolalia.app.Prolalia;
+
+/** A real process, started empty, killed in the middle of a recording, and started again. */
+class KilledServerTest extends Browsing {
+    @TempDir
+    Path data;
+
+    private Process server;
+    private int ownPort;
+    private Path log;
+
+    private void start() throws Exception {
+        log = data.resolve("log-" + System.nanoTime());
+        server = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-cp",
+                        System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                        Prolalia.class.getName(),
+                        "--prolalia.data=" + data.resolve("school"),
+                        "--server.port=" + ownPort,
+                        "--server.address=127.0.0.1",
+                        "--logging.level.root=debug")
+                .redirectErrorStream(true)
+                .redirectOutput(new File(log.toString()))
+                .start();
+        long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(90);
+        while (!Files.readString(log).contains("Prolalia is ready")) {
+            assertThat(server.isAlive()).as(Files.readString(log)).isTrue();
+            assertThat(System.nanoTime()).isLessThan(end);
+            server.waitFor(100, TimeUnit.MILLISECONDS);
+        }
+    }
+
+    private void kill() throws Exception {
+        server.destroyForcibly().waitFor();
+        try (Socket none = new Socket("127.0.0.1", ownPort)) {
+            throw new AssertionError("Still there: " + none);
+        } catch (IOException gone) {
+            assertThat(server.isAlive()).isFalse();
+        }
+    }
+
+    @AfterEach
+    void stop() {
+        server.destroyForcibly();
+    }
+
+    @Test
+    void nothingAcknowledgedIsLostAndTheRecordingGoesOn() throws Exception {
+        try (ServerSocket free = new ServerSocket(0)) {
+            ownPort = free.getLocalPort();
+        }
+        start();
+        String house = "http://127.0.0.1:" + ownPort;
+        Page page = context(1280, 800).newPage();
+        page.navigate(house);
+        page.waitForURL("**/first-account");
+        page.fill("#fullName", "Mara Lind");
+        page.fill("#name", "mara");
+        page.fill("#password", "sieben Samen wachen");
+        page.getByText("Make my account").click();
+        assertThat(page.locator("main").innerText()).contains("Your desk is empty");
+        newLesson(page, "Rain", "The rain wakes the bean.");
+        page.getByText("Record the next line").click();
+        recorderIs(page, "ready");
+        page.keyboard().press("Space");
+        recordedFor(page, 2);
+        kill();
+        recordedFor(page, 4);
+        start();
+        // Signed in still, the recorder carries on by itself.
+        says(page, "#courier", "Everything up to now is saved");
+        page.locator("#start").click();
+        recorderIs(page, "verdict");
+        assertThat(page.locator("#verdict").innerText()).doesNotContain("ends before");
+        page.keyboard().press("ArrowLeft");
+        recorderIs(page, "recording");
+        recordedFor(page, 3);
+        says(page, "#courier", "Everything up to now is saved");
+        // This time the browser goes too: only what the server acknowledged is left.
+        kill();
+        page.context().close();
+        start();
+        Page again = context(1280, 800).newPage();
+        again.navigate(house + "/sign-in");
+        again.fill("#name", "Mara");
+        again.fill("#password", "sieben Samen wachen");
+        again.locator("main button").last().click();
+        again.waitForURL(house + "/");
+        again.waitForCondition(() -> {
+            again.reload();
+            return again.locator("#unfinished").innerText().contains("The rain wakes the bean.");
+        });
+        again.getByText("Put it together and listen").click();
+        recorderIs(again, "verdict");
+        again.keyboard().press("Enter");
+        recorderIs(again, "kept");
+        again.keyboard().press("Enter");
+        String link = again.inputValue("#link");
+        again.navigate(link);
+        again.waitForSelector("#play");
+        thatNoSecretIsInTheLog(link);
+    }
+
+    private void thatNoSecretIsInTheLog(String link) throws IOException {
+        String token = link.substring(link.lastIndexOf('/') + 1);
+        for (String secret : List.of(token, "sieben", "Samen+wachen", "$argon2")) {
+            assertThat(Files.readString(log)).as("the log has no " + secret).doesNotContain(secret);
+        }
+    }
+}

@@ -1,0 +1,118 @@
+package prolalia.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import org.junit.jupiter.api.Test;
+
+/** What happens between Start and Keep, on good days and bad ones. */
+class RecorderTest extends Browsing {
+    private static final String CHUNKS_IN_THE_SAFE = """
+            new Promise((resolve) => {
+              const opening = indexedDB.open('prolalia', 1);
+              opening.onsuccess = () => {
+                const count = opening.result.transaction('chunks').objectStore('chunks').count();
+                count.onsuccess = () => { resolve(count.result); opening.result.close(); };
+              };
+            })""";
+
+    private Page recorder(String words) {
+        Page page = desk();
+        newLesson(page, "Recorder", words);
+        page.getByText("Record the next line").click();
+        recorderIs(page, "ready");
+        return page;
+    }
+
+    @Test
+    void aFalseStartIsThrownAwayWithOneKeyAndPausesAreLeftOut() {
+        Page page = recorder("One two three.");
+        page.keyboard().press("Space");
+        recordedFor(page, 1);
+        page.keyboard().press("Backspace");
+        recorderIs(page, "recording");
+        says(page, "#elapsed", "0:00");
+        recordedFor(page, 3);
+        page.keyboard().press("p");
+        recorderIs(page, "paused");
+        assertThat(page.locator("#left").innerText()).matches("9:5\\d left");
+        page.keyboard().press("p");
+        recorderIs(page, "recording");
+        page.locator("#start").click();
+        recorderIs(page, "verdict");
+        assertThat(page.locator("#takes li").count()).isEqualTo(1);
+        page.keyboard().press("ArrowLeft");
+        recorderIs(page, "recording");
+        recordedFor(page, 2);
+        page.locator("#start").click();
+        recorderIs(page, "verdict");
+        page.waitForCondition(() -> page.locator("#takes li").count() == 2);
+    }
+
+    @Test
+    void aLostConnectionStopsNothingAndIsCaughtUp() {
+        Page page = recorder("The rain wakes the bean.");
+        page.keyboard().press("Space");
+        recordedFor(page, 1);
+        page.context().setOffline(true);
+        says(page, "#courier", "No connection");
+        recordedFor(page, 4);
+        page.locator("#start").click();
+        recorderIs(page, "saving");
+        page.context().setOffline(false);
+        recorderIs(page, "verdict");
+        assertThat(page.locator("#verdict").innerText()).doesNotContain("ends before");
+        assertThat(page.evaluate(CHUNKS_IN_THE_SAFE)).isEqualTo(0);
+    }
+
+    @Test
+    void aTabClosedWhileOfflineLosesNothing() {
+        Page page = recorder("It drinks and drinks.");
+        BrowserContext context = page.context();
+        page.keyboard().press("Space");
+        recordedFor(page, 1);
+        context.setOffline(true);
+        recordedFor(page, 4);
+        page.waitForCondition(() -> (Integer) page.evaluate(CHUNKS_IN_THE_SAFE) >= 2);
+        page.close();
+        context.setOffline(false);
+
+        Page back = context.newPage();
+        back.navigate(base() + "/");
+        // Five quiet seconds show the server that nobody records there any more.
+        back.waitForCondition(() -> {
+            back.reload();
+            return back.locator("#unfinished").innerText().contains("It drinks and drinks.");
+        });
+        back.getByText("Put it together and listen").first().click();
+        recorderIs(back, "verdict");
+        assertThat(back.locator("#verdict").innerText()).contains("trimmed and levelled");
+        assertThat(back.evaluate(CHUNKS_IN_THE_SAFE)).isEqualTo(0);
+    }
+
+    @Test
+    void aMicrophoneThatDoesNotOpenIsExplainedAndAFileCanBeTaken() {
+        Page page = recorder("Press the hat.");
+        page.addInitScript(
+                "navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('', window.name || 'NotAllowedError'))");
+        for (String[] each : new String[][] {
+            {"NotAllowedError", "switch Microphone on"},
+            {"NotFoundError", "No microphone was found"},
+            {"NotReadableError", "Another program"}
+        }) {
+            page.evaluate("name => { window.name = name }", each[0]);
+            page.reload();
+            recorderIs(page, "noMicrophone");
+            assertThat(page.locator("#trouble").innerText()).contains(each[1], "Everything you typed is saved");
+        }
+        page.setInputFiles("#file", new FilePayload("notes.mp3", "audio/mpeg", "not sound".getBytes()));
+        recorderIs(page, "refused");
+        assertThat(page.locator("#verdict").innerText()).contains("notes.mp3", "not a sound or video file");
+        page.setInputFiles("#file", voice("bean-2c"));
+        recorderIs(page, "verdict");
+        page.keyboard().press("Enter");
+        recorderIs(page, "kept");
+    }
+}

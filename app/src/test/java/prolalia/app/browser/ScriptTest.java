@@ -1,0 +1,82 @@
+package prolalia.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import org.junit.jupiter.api.Test;
+
+/** Typing a script: saved as it is typed, whatever happens. */
+class ScriptTest extends Browsing {
+    private static Locator words(Page page, int line) {
+        return page.locator(".row-line textarea").nth(line);
+    }
+
+    @Test
+    void linesAreTypedOneAfterAnotherAndAreThereAfterAReload() {
+        Page page = desk();
+        newLesson(page, "Typing", "First line");
+        words(page, 0).press("Enter");
+        page.waitForCondition(() -> page.locator(".row-line").count() == 2);
+        words(page, 1).fill("Second line");
+        saved(page);
+        page.locator(".row-line select").nth(1).selectOption("QUESTION");
+        says(page, "#bar", "0 of 2 voiced");
+        page.reload();
+        assertThat(words(page, 1).inputValue()).isEqualTo("Second line");
+        assertThat(page.locator(".row-line select").nth(1).inputValue()).isEqualTo("QUESTION");
+
+        page.getByLabel("Remove \"Second line\"").click();
+        page.waitForSelector(".removed-line");
+        page.keyboard().press("z");
+        page.waitForCondition(() -> page.locator(".row-line").count() == 2);
+        assertThat(words(page, 1).inputValue()).isEqualTo("Second line");
+    }
+
+    @Test
+    void whatWasTypedWithoutAConnectionArrivesLater() {
+        Page page = desk();
+        newLesson(page, "Offline", "Before");
+        page.context().setOffline(true);
+        words(page, 0).fill("Typed in a tunnel");
+        page.waitForSelector("#save-state[data-state=notSaved]");
+        assertThat(page.locator(".save-note").first().innerText()).contains("kept in this browser");
+        page.context().setOffline(false);
+        page.reload();
+        saved(page);
+        page.reload();
+        assertThat(words(page, 0).inputValue()).isEqualTo("Typed in a tunnel");
+    }
+
+    @Test
+    void twoTabsDoNotOverwriteEachOtherUnseen() {
+        Page one = desk();
+        newLesson(one, "Two tabs", "Start");
+        Page two = one.context().newPage();
+        two.navigate(one.url());
+        words(one, 0).fill("From the first tab");
+        saved(one);
+        words(two, 0).fill("From the second tab");
+        two.waitForSelector("#save-state[data-state=changedElsewhere]");
+        assertThat(two.locator(".save-note").innerText()).contains("From the first tab");
+        two.getByText("Keep mine").click();
+        saved(two);
+        one.reload();
+        assertThat(words(one, 0).inputValue()).isEqualTo("From the second tab");
+    }
+
+    @Test
+    void wordsThatChangeMakeATakeOutdatedAndChangingThemBackVoicesItAgain() {
+        Page page = desk();
+        page.getByText("How a bean wakes up").first().click();
+        Locator leaf = page.locator(".row-line").nth(5);
+        assertThat(leaf.locator("textarea").inputValue()).isEqualTo("the leaf");
+        leaf.locator("textarea").fill("the stem");
+        says(page, "#bar", "1 outdated");
+        assertThat(leaf.innerText()).contains("the words changed after the take");
+        leaf.locator("textarea").fill("The Leaf!");
+        page.waitForCondition(() -> !page.locator("#bar").innerText().contains("outdated"));
+        leaf.locator("textarea").fill("the leaf");
+        saved(page);
+    }
+}
