@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.TimeoutError;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -68,7 +69,7 @@ abstract class Browsing extends RunningHouse {
     /** Makes a lesson and types its first line. */
     static void newLesson(Page desk, String title, String words) {
         desk.getByLabel("What is it about?").fill(title);
-        desk.getByText("Begin").click();
+        desk.locator(".new-book button").click();
         desk.getByLabel("Words of this direction").fill(words);
         saved(desk);
     }
@@ -79,7 +80,12 @@ abstract class Browsing extends RunningHouse {
 
     /** Waits until the recorder is in a state. */
     static void recorderIs(Page page, String state) {
-        page.waitForSelector(".recorder[data-state=" + state + "]");
+        try {
+            page.waitForSelector(".recorder[data-state=" + state + "]");
+        } catch (TimeoutError late) {
+            throw new AssertionError(
+                    "Not " + state + ":\n" + page.locator("body").innerText(), late);
+        }
     }
 
     /** Waits until the recording has lasted so many seconds. */

@@ -34,8 +34,7 @@ class KilledServerTest extends Browsing {
                         Prolalia.class.getName(),
                         "--prolalia.data=" + data.resolve("school"),
                         "--server.port=" + ownPort,
-                        "--server.address=127.0.0.1",
-                        "--logging.level.root=debug")
+                        "--server.address=127.0.0.1")
                 .redirectErrorStream(true)
                 .redirectOutput(new File(log.toString()))
                 .start();
