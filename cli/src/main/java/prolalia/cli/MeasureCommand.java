@@ -26,6 +26,8 @@ import tools.jackson.databind.json.JsonMapper;
             "Exit code 1 when a file can't be read; its object then has an \"error\"."
         })
 final class MeasureCommand implements Callable<Integer> {
+    private static final double LOWEST_LEVEL_DB = -120;
+
     @Parameters(paramLabel = "FILE", arity = "1..*", description = "Sound or video files.")
     private List<Path> files;
 
@@ -70,8 +72,8 @@ final class MeasureCommand implements Callable<Integer> {
         result.put("speech", speech);
     }
 
-    /** JSON has no infinity: the level of digital silence is null. */
+    /** JSON has no infinity: digital silence reads the lowest level there is. */
     private static BigDecimal rounded(double value, int places) {
-        return Double.isFinite(value) ? BigDecimal.valueOf(value).setScale(places, RoundingMode.HALF_UP) : null;
+        return BigDecimal.valueOf(Math.max(LOWEST_LEVEL_DB, value)).setScale(places, RoundingMode.HALF_UP);
     }
 }

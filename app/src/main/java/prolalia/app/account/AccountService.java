@@ -3,7 +3,6 @@ package prolalia.app.account;
 import java.time.Clock;
 import java.util.Locale;
 import java.util.Optional;
-import org.springframework.security.authentication.LockedException;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -43,14 +42,12 @@ public class AccountService implements UserDetailsService {
     @Override
     public UserDetails loadUserByUsername(String name) {
         String signInName = normal(name);
-        if (throttle.isPaused(signInName)) {
-            throw new LockedException("paused");
-        }
-        return teachers.bySignInName(signInName).orElseThrow(() -> new UsernameNotFoundException("unknown"));
+        return teachers.bySignInName(signInName, throttle.isPaused(signInName))
+                .orElseThrow(() -> new UsernameNotFoundException("unknown"));
     }
 
     public Optional<SignedInTeacher> teacher(String signInName) {
-        return teachers.bySignInName(normal(signInName));
+        return teachers.bySignInName(normal(signInName), false);
     }
 
     public boolean needsFirstAccount() {
@@ -82,7 +79,7 @@ public class AccountService implements UserDetailsService {
                 || password.length() > LONGEST_TEXT) {
             return Optional.of(Fault.TOO_LONG);
         }
-        return teachers.bySignInName(signInName).map(taken -> Fault.TAKEN);
+        return teachers.bySignInName(signInName, false).map(taken -> Fault.TAKEN);
     }
 
     private static String normal(String signInName) {

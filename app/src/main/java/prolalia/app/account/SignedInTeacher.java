@@ -14,13 +14,18 @@ public class SignedInTeacher implements UserDetails, CredentialsContainer {
     private final String id;
     private final String signInName;
     private final String fullName;
+    private final boolean paused;
     private String passwordHash;
 
-    SignedInTeacher(String id, String signInName, String fullName, String passwordHash) {
+    /**
+     * @param paused whether, after wrong passwords, no password is looked at for a while
+     */
+    SignedInTeacher(String id, String signInName, String fullName, String passwordHash, boolean paused) {
         this.id = id;
         this.signInName = signInName;
         this.fullName = fullName;
         this.passwordHash = passwordHash;
+        this.paused = paused;
     }
 
     public String id() {
@@ -38,6 +43,11 @@ public class SignedInTeacher implements UserDetails, CredentialsContainer {
     @Override
     public Collection<? extends GrantedAuthority> getAuthorities() {
         return List.of(new SimpleGrantedAuthority("ROLE_TEACHER"));
+    }
+
+    @Override
+    public boolean isAccountNonLocked() {
+        return !paused;
     }
 
     @Override

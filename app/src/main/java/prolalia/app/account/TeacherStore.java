@@ -5,7 +5,6 @@ import static prolalia.app.house.db.Tables.TEACHER;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
-import prolalia.app.house.db.tables.records.TeacherRecord;
 
 @Repository
 class TeacherStore {
@@ -19,10 +18,11 @@ class TeacherStore {
         return !writing.fetchExists(TEACHER);
     }
 
-    Optional<SignedInTeacher> bySignInName(String signInName) {
+    Optional<SignedInTeacher> bySignInName(String signInName, boolean paused) {
         return writing.selectFrom(TEACHER)
                 .where(TEACHER.SIGN_IN_NAME.eq(signInName))
-                .fetchOptional(TeacherStore::teacher);
+                .fetchOptional(row -> new SignedInTeacher(
+                        row.getId(), row.getSignInName(), row.getFullName(), row.getPasswordHash(), paused));
     }
 
     void add(String id, String signInName, String fullName, String passwordHash, long now) {
@@ -33,9 +33,5 @@ class TeacherStore {
                 .set(TEACHER.PASSWORD_HASH, passwordHash)
                 .set(TEACHER.CREATED_AT, now)
                 .execute();
-    }
-
-    private static SignedInTeacher teacher(TeacherRecord row) {
-        return new SignedInTeacher(row.getId(), row.getSignInName(), row.getFullName(), row.getPasswordHash());
     }
 }

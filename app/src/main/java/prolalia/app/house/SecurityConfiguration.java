@@ -3,6 +3,7 @@ package prolalia.app.house;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.HeadersConfigurer;
@@ -10,10 +11,12 @@ import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.util.matcher.RequestHeaderRequestMatcher;
 
 /** Who may see what. */
 @Configuration
@@ -59,6 +62,10 @@ class SecurityConfiguration {
                         .defaultSuccessUrl("/")
                         .failureUrl("/sign-in?wrong"))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
+                // A script that asks is told so; it must not be sent the sign-in page instead of what it asked for.
+                .exceptionHandling(failures -> failures.defaultAuthenticationEntryPointFor(
+                        new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED),
+                        new RequestHeaderRequestMatcher("X-XSRF-TOKEN")))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 // The token travels in a cookie of its own, so that a recorder left open outlives a restart.
                 .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfTokens()))

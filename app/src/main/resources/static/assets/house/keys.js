@@ -1,8 +1,25 @@
 // A key for each thing with data-key: pressing it presses the thing, unless somebody is typing.
 
+const SWITCH = 'single-keys';
 const TYPING = 'input, textarea, select, [contenteditable]';
 
+// WCAG 2.1.4: letters as keys can be switched off on this device.
+const off = () => localStorage.getItem(SWITCH) === 'off';
+document.body.classList.toggle('no-keys', off());
+
+const box = document.getElementById('single-keys');
+if (box) {
+  box.checked = !off();
+  box.addEventListener('change', () => {
+    localStorage.setItem(SWITCH, box.checked ? 'on' : 'off');
+    document.body.classList.toggle('no-keys', off());
+  });
+}
+
 document.addEventListener('keydown', (event) => {
+  if (off() && event.key.length === 1) {
+    return;
+  }
   if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.(TYPING)) {
     return;
   }
