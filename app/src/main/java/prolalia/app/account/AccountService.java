@@ -31,7 +31,7 @@ public class AccountService implements UserDetailsService {
     }
 
     /** What is wrong with a new account; the words stand in the message bundle under {@code account.} and the name. */
-    enum Fault {
+    public enum Fault {
         NO_FULL_NAME,
         NO_SIGN_IN_NAME,
         SHORT_PASSWORD,

@@ -10,13 +10,14 @@ import org.springframework.security.config.annotation.web.configurers.HeadersCon
 import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.AuthenticationEntryPoint;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.HttpStatusEntryPoint;
+import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
-import org.springframework.security.web.util.matcher.RequestHeaderRequestMatcher;
 
 /** Who may see what. */
 @Configuration
@@ -63,14 +64,21 @@ class SecurityConfiguration {
                         .failureUrl("/sign-in?wrong"))
                 .logout(logout -> logout.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
                 // A script that asks is told so; it must not be sent the sign-in page instead of what it asked for.
-                .exceptionHandling(failures -> failures.defaultAuthenticationEntryPointFor(
-                        new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED),
-                        new RequestHeaderRequestMatcher("X-XSRF-TOKEN")))
+                .exceptionHandling(failures -> failures.authenticationEntryPoint(signInOrSaySo()))
                 .securityContext(context -> context.securityContextRepository(contexts))
                 // The token travels in a cookie of its own, so that a recorder left open outlives a restart.
                 .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfTokens()))
                 .headers(SecurityConfiguration::headers)
                 .build();
+    }
+
+    private static AuthenticationEntryPoint signInOrSaySo() {
+        AuthenticationEntryPoint signIn = new LoginUrlAuthenticationEntryPoint("/sign-in");
+        AuthenticationEntryPoint saySo = new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED);
+        return (request, response, failure) -> {
+            boolean fromScript = request.getHeader("X-XSRF-TOKEN") != null;
+            (fromScript ? saySo : signIn).commence(request, response, failure);
+        };
     }
 
     private static CookieCsrfTokenRepository csrfTokens() {

@@ -80,6 +80,17 @@ public final class Visitor {
                 BodyHandlers.ofByteArray());
     }
 
+    /** What another site's page could send from this browser. */
+    public HttpResponse<byte[]> withoutToken(String path, String body) throws Exception {
+        return client.send(
+                HttpRequest.newBuilder(URI.create(base + path))
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .header("Accept", "text/html")
+                        .POST(BodyPublishers.ofString(body))
+                        .build(),
+                BodyHandlers.ofByteArray());
+    }
+
     /** Sends a file as a recording of a line and answers what the teacher is told. */
     public String record(String lineId, String name, byte[] content) throws Exception {
         return text(send(

@@ -15,8 +15,8 @@ public final class TakePreparation {
     /** Left after the last word: speech fades away longer than it comes. */
     static final int LEAD_OUT_MS = 250;
 
-    /** The shortest word ("a", "o") lasts about 150 ms when said on its own, and is found some 50 ms longer. */
-    static final int SHORTEST_SPEECH_MS = 190;
+    /** The shortest word ("a", "o") lasts about 150 ms when said on its own, and is found a little longer. */
+    static final int SHORTEST_SPEECH_MS = 150;
 
     /** A recording that ends sooner than this can't hold a word at all. */
     private static final int SHORTEST_RECORDING_MS = 150;

@@ -1,0 +1,105 @@
+package prolalia.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Properties;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+
+/** The desk, the school's settings, and the words of all pages. */
+class DeskTest extends RunningHouse {
+    @Test
+    void aLessonTakenOffTheDeskCanBePutBackWithItsLines() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String line = ines.newLine("Keep me");
+        String lesson = ines.lessonOf(line);
+        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "value=\"http://[^/]+(/l/[^\"]+)\"");
+        String desk = Visitor.text(ines.form("/lessons/" + lesson + "/remove"));
+        assertThat(desk).contains("off your desk", "/lessons/" + lesson + "/put-back");
+        assertThat(ines.get("/lessons/" + lesson).statusCode()).isEqualTo(404);
+        assertThat(new Visitor(base()).get(link).statusCode()).isEqualTo(404);
+        ines.form("/lessons/" + lesson + "/put-back");
+        assertThat(ines.page("/lessons/" + lesson)).contains("Keep me");
+        assertThat(new Visitor(base()).page(link)).contains("Keep me");
+    }
+
+    @Test
+    void pagesAndTitlesAreWhatTheTeacherTypedWhateverThatIs() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String script = Visitor.text(ines.form("/lessons", "title", "<script>alert(1)</script> & \"quotes\""));
+        assertThat(script).contains("&lt;script&gt;alert(1)&lt;/script&gt; &amp; &quot;quotes&quot;");
+        String lesson = Visitor.first(script, "data-lesson=\"([^\"]+)\"");
+        ines.form("/lessons/" + lesson + "/pages");
+        assertThat(ines.page("/lessons/" + lesson)).contains("2 pages");
+        ines.putForm("/lessons/" + lesson + "/title", "title", "   ");
+        assertThat(ines.page("/")).contains("A lesson without a name");
+        ines.putForm("/lessons/" + lesson + "/title", "title", "t".repeat(5_000));
+        assertThat(ines.page("/lessons/" + lesson)).contains("t".repeat(200)).doesNotContain("t".repeat(201));
+        String line = Visitor.first(ines.page("/lessons/" + lesson), "data-line=\"([^\"]+)\"");
+        String hostile = "مرحبا 🌱 \u0000 </textarea><b>x";
+        ines.putForm("/lines/" + line + "/words", "revision", "1", "words", hostile);
+        assertThat(ines.page("/lessons/" + lesson)).contains("مرحبا 🌱", "&lt;/textarea&gt;&lt;b&gt;x");
+    }
+
+    @Test
+    void theLongestRecordingIsASchoolSettingWithLimits() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        assertThat(Visitor.text(ines.form("/school", "name", "Tern Lane School", "minutes", "ten", "address", "")))
+                .contains("from 1 to 60 minutes");
+        assertThat(Visitor.text(
+                        ines.form("/school", "name", "Tern Lane School", "minutes", "5", "address", "javascript:x")))
+                .contains("begins with http");
+        ines.form(
+                "/school", "name", "Tern Lane School", "minutes", "5", "address", "https://lessons.tern-lane.example/");
+        String line = ines.newLine("Short");
+        assertThat(ines.page("/lines/" + line + "/recorder")).contains("data-longest-ms=\"300000\"");
+        assertThat(ines.page("/lessons/" + ines.lessonOf(line) + "/give-out"))
+                .contains("value=\"https://lessons.tern-lane.example/l/");
+        ines.form("/school", "name", "Tern Lane School", "minutes", "10", "address", "");
+    }
+
+    /** A missing key would show as ??key??. */
+    @Test
+    void everyWordOfEveryTemplateIsInTheBundle() throws IOException {
+        Properties words = new Properties();
+        try (var in =
+                Files.newBufferedReader(Path.of("src/main/resources/messages.properties"), StandardCharsets.UTF_8)) {
+            words.load(in);
+        }
+        TreeSet<String> missing = new TreeSet<>();
+        Pattern key = Pattern.compile("#\\{([a-zA-Z0-9.]+)[({}]?");
+        try (Stream<Path> templates = Files.walk(Path.of("src/main/resources/templates"))) {
+            for (Path template : templates.filter(Files::isRegularFile).toList()) {
+                Matcher used = key.matcher(Files.readString(template));
+                while (used.find()) {
+                    if (!words.containsKey(used.group(1))) {
+                        missing.add(template.getFileName() + ": " + used.group(1));
+                    }
+                }
+            }
+        }
+        Pattern said = Pattern.compile("say\\('([a-zA-Z0-9.]+)'");
+        try (Stream<Path> scripts = Files.walk(Path.of("src/main/resources/static/assets"))) {
+            for (Path script :
+                    scripts.filter(file -> file.toString().endsWith(".js")).toList()) {
+                Matcher used = said.matcher(Files.readString(script));
+                while (used.find()) {
+                    String end = "." + used.group(1);
+                    if (words.keySet().stream()
+                            .noneMatch(each -> each.toString().startsWith("browser.")
+                                    && each.toString().endsWith(end))) {
+                        missing.add(script.getFileName() + ": " + used.group(1));
+                    }
+                }
+            }
+        }
+        assertThat(missing).isEmpty();
+    }
+}
