@@ -3,6 +3,7 @@ package prolalia.cli;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;
 import java.util.ResourceBundle;
+import prolalia.core.sound.Finding;
 import prolalia.core.sound.Refusal;
 
 /** What is said about a file that can't be taken. */
@@ -13,6 +14,10 @@ final class FileMessages {
 
     static String of(Refusal.Reason reason) {
         return WORDS.getString("refusal." + reason.name());
+    }
+
+    static String of(Finding.Kind finding) {
+        return WORDS.getString("finding." + finding.name());
     }
 
     static String of(Exception failure) {

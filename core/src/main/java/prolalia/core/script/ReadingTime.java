@@ -3,28 +3,22 @@ package prolalia.core.script;
 import java.util.Collection;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
-import prolalia.core.lesson.SpokenWords;
 
 /**
  * About how long words take to say when a teacher reads to young children.
  *
- * <p>Syllables are counted as groups of vowels; where a script writes no vowels or no spaces, two letters count as one.
- * The pace is that of reading aloud to learners, 130 to 150 words of about 1.4 syllables a minute with their pauses.
+ * <p>{@link Syllables} and pauses at punctuation. The pace is that of reading aloud to learners, 130 to 150 words of about 1.4 syllables a minute with their pauses.
  */
 public final class ReadingTime {
     private static final int MS_PER_SYLLABLE = 230;
     private static final int MS_PER_COMMA = 250;
     private static final int MS_PER_SENTENCE_END = 500;
-    private static final String VOWELS = "aeiouyàáâãäåæèéêëìíîïòóôõöøùúûüýÿœ";
 
     private ReadingTime() {}
 
     /** Milliseconds for the words of one line; 0 when there is nothing to say. */
     public static long ofWordsMs(String words) {
-        long ms = 0;
-        for (String word : SpokenWords.of(words)) {
-            ms += (long) syllables(word) * MS_PER_SYLLABLE;
-        }
+        long ms = (long) Syllables.of(words) * MS_PER_SYLLABLE;
         if (ms == 0) {
             return 0;
         }
@@ -45,21 +39,5 @@ public final class ReadingTime {
                 .filter(line -> line.state() == LineState.SILENT || line.state() == LineState.OUTDATED)
                 .mapToLong(line -> ofWordsMs(line.words()))
                 .sum();
-    }
-
-    private static int syllables(String word) {
-        int groups = 0;
-        boolean inVowels = false;
-        for (int i = 0; i < word.length(); i++) {
-            boolean vowel = VOWELS.indexOf(word.charAt(i)) >= 0;
-            if (vowel && !inVowels) {
-                groups++;
-            }
-            inVowels = vowel;
-        }
-        if (groups > 1 && word.endsWith("e") && !word.endsWith("le")) {
-            groups--;
-        }
-        return groups > 0 ? groups : Math.max(1, word.length() / 2);
     }
 }

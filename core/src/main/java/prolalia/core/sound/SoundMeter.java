@@ -2,6 +2,7 @@ package prolalia.core.sound;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Measures a sound block by block, at its own sample rate and with its own channels.
@@ -21,6 +22,9 @@ public final class SoundMeter {
     /** With fewer frames than this outside speech, the quietest tenth of all is taken as the noise. */
     private static final int FEWEST_NOISE_FRAMES = 10;
 
+    /** The first and the last 30 ms tell whether a word was cut off there. */
+    private static final int EDGE_FRAMES = 3;
+
     private final int sampleRate;
     private final LoudnessMeter loudness;
     private final TruePeakMeter[] truePeaks;
@@ -35,7 +39,7 @@ public final class SoundMeter {
         truePeaks = new TruePeakMeter[channels];
         Arrays.setAll(truePeaks, channel -> new TruePeakMeter(sampleRate));
         clips = new ClipCounter[channels];
-        Arrays.setAll(clips, channel -> new ClipCounter());
+        Arrays.setAll(clips, channel -> new ClipCounter(sampleRate));
         frames = new SpeechFrames(sampleRate);
     }
 
@@ -89,7 +93,11 @@ public final class SoundMeter {
                         .orElse(Double.NEGATIVE_INFINITY),
                 Decibels.ofPower(noisePower(speech, sorted)),
                 Decibels.ofPower(mean(sorted, sorted.length - tenth(sorted), sorted.length)),
+                Decibels.ofPower(speechPower(speech)),
+                Decibels.ofPower(meanPower(0, EDGE_FRAMES)),
+                Decibels.ofPower(meanPower(frames.count() - EDGE_FRAMES, frames.count())),
                 Arrays.stream(clips).mapToLong(ClipCounter::clippedSamples).sum(),
+                clippedPlace(),
                 speech);
     }
 
@@ -109,6 +117,39 @@ public final class SoundMeter {
             }
         }
         return used >= FEWEST_NOISE_FRAMES ? sum / used : mean(sorted, 0, tenth(sorted));
+    }
+
+    private double speechPower(List<Span> speech) {
+        double sum = 0;
+        int used = 0;
+        for (Span span : speech) {
+            for (int i = frameAt(span.startMs()); i < Math.min(frames.count(), frameAt(span.endMs())); i++) {
+                sum += frames.power(i);
+                used++;
+            }
+        }
+        return used == 0 ? 0 : sum / used;
+    }
+
+    private static int frameAt(long ms) {
+        return (int) (ms / SpeechFrames.HOP_MS);
+    }
+
+    private double meanPower(int from, int to) {
+        double sum = 0;
+        int used = 0;
+        for (int i = Math.max(0, from); i < Math.min(frames.count(), to); i++) {
+            sum += frames.power(i);
+            used++;
+        }
+        return used == 0 ? 0 : sum / used;
+    }
+
+    private Optional<Span> clippedPlace() {
+        return Arrays.stream(clips)
+                .flatMap(counter -> counter.place().stream())
+                .reduce((one, other) ->
+                        new Span(Math.min(one.startMs(), other.startMs()), Math.max(one.endMs(), other.endMs())));
     }
 
     private static int tenth(double[] sorted) {

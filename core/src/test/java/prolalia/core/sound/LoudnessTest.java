@@ -74,9 +74,10 @@ class LoudnessTest {
 
     @Test
     void clippingCountsOnlyRunsOfThree() {
-        ClipCounter counter = new ClipCounter();
+        ClipCounter counter = new ClipCounter(1000);
         float[] x = {0, 1, 0, 1, 1, 0, 1, 1, 1, 0, -1, -1, -1, -1, 0};
         counter.add(x, x.length);
         assertThat(counter.clippedSamples()).isEqualTo(7);
+        assertThat(counter.place()).contains(new Span(6, 14));
     }
 }

@@ -1,0 +1,54 @@
+package prolalia.core.sound;
+
+import java.util.Locale;
+
+/**
+ * Something the sound check found in a take.
+ *
+ * @param kind what
+ * @param place where, within the whole recording
+ */
+public record Finding(Kind kind, Span place) {
+    /** How much it matters. */
+    public enum Severity {
+        /** Students will miss words. */
+        FAULT,
+        /** Students hear everything, but not well. */
+        WARNING;
+
+        public String id() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** The catalogue; the words for each stand in the message bundles under {@code finding.} and the name. */
+    public enum Kind {
+        NOTHING_SAID(Severity.FAULT),
+        CUT_OFF_START(Severity.FAULT),
+        CUT_OFF_END(Severity.FAULT),
+        MUCH_SHORTER(Severity.FAULT),
+        CLIPPED(Severity.WARNING),
+        TOO_QUIET(Severity.WARNING),
+        NOISY(Severity.WARNING),
+        LONG_GAP(Severity.WARNING),
+        TOO_FAST(Severity.WARNING),
+        TOO_SLOW(Severity.WARNING),
+        MUCH_LONGER(Severity.WARNING),
+        TOO_LONG(Severity.FAULT);
+
+        private final Severity severity;
+
+        Kind(Severity severity) {
+            this.severity = severity;
+        }
+
+        public Severity severity() {
+            return severity;
+        }
+
+        /** As it stands in files and on the command line, for example {@code cut-off-end}. */
+        public String id() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+}
