@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import prolalia.core.sound.Leveller;
 import prolalia.core.sound.LoudnessMeter;
+import prolalia.core.sound.Neighbours;
 import prolalia.core.sound.Preparation;
 import prolalia.core.sound.PreparedTake;
 import prolalia.core.sound.Refusal;
@@ -30,7 +31,7 @@ public final class TakeRenderer {
      * What was rendered.
      *
      * @param preparation the take, or why there is none
-     * @param recording the whole recording, mono at 48 kHz; null when nothing could be decoded
+     * @param recording all of it that is this line's, mono at 48 kHz; null when nothing could be decoded
      * @param declaredMs the length that the file states, -1 when it states none
      * @param truncated whether the file ends well before that
      */
@@ -40,17 +41,21 @@ public final class TakeRenderer {
      * Renders a recording.
      *
      * @param longestMs the school's longest recording
+     * @param overlapMs how much at each end may be a neighbouring line's ({@link Neighbours}), 0 for none
      * @param wholeAnyway take all of it, even when nobody is found speaking
      * @param mp3 written when the preparation is a take
      */
-    public static Rendering render(Path file, long longestMs, boolean wholeAnyway, Path mp3) throws IOException {
+    public static Rendering render(Path file, long longestMs, int overlapMs, boolean wholeAnyway, Path mp3)
+            throws IOException {
         SoundReader.Decoded decoded;
         try {
             decoded = SoundReader.decode(file, longestMs);
         } catch (UnreadableSoundException unreadable) {
             return new Rendering(new Refusal(unreadable.reason(), 0), null, -1, false);
         }
-        Sound recording = decoded.sound();
+        Sound recording = overlapMs == 0
+                ? decoded.sound()
+                : decoded.sound().slice(Neighbours.without(decoded.sound(), overlapMs));
         Preparation preparation = TakePreparation.prepare(recording, longestMs);
         if (preparation instanceof Refusal refusal) {
             if (!wholeAnyway

@@ -1,18 +1,23 @@
 package prolalia.app.lesson;
 
 import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.exists;
+import static org.jooq.impl.DSL.field;
 import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.val;
 import static prolalia.app.house.db.Tables.LESSON;
 import static prolalia.app.house.db.Tables.LINE;
 import static prolalia.app.house.db.Tables.PAGE;
 import static prolalia.app.house.db.Tables.TAKE;
+import static prolalia.app.house.db.Tables.TAKE_FINDING;
 
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
@@ -20,11 +25,18 @@ import prolalia.app.house.Ids;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Take;
+import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
+import prolalia.core.sound.Span;
 
 /** Lessons, their pages, and the script as it is read. */
 @Repository
 public class LessonStore {
+    /** Whether the sound check found something in the take that the teacher hasn't accepted. */
+    private static final Field<Boolean> DOUBTFUL = field(exists(
+                    selectOne().from(TAKE_FINDING).where(TAKE_FINDING.TAKE_ID.eq(TAKE.ID), TAKE.ACCEPTED_AT.isNull())))
+            .as("doubtful");
+
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -76,7 +88,8 @@ public class LessonStore {
 
     /** The lines of all this teacher's lessons, without their sound, by lesson. */
     public Map<String, List<Line>> linesByLesson(String teacherId) {
-        return looking.select(PAGE.LESSON_ID, LINE.ID, LINE.KIND, LINE.WORDS, TAKE.ID, TAKE.WORDS, TAKE.DURATION_MS)
+        return looking.select(
+                        PAGE.LESSON_ID, LINE.ID, LINE.KIND, LINE.WORDS, TAKE.ID, TAKE.WORDS, TAKE.DURATION_MS, DOUBTFUL)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
@@ -94,6 +107,18 @@ public class LessonStore {
     }
 
     private static List<ScriptLine> linesWhere(DSLContext context, Condition condition) {
+        Map<String, List<Finding>> findings = context.select(
+                        TAKE_FINDING.TAKE_ID, TAKE_FINDING.KIND, TAKE_FINDING.START_MS, TAKE_FINDING.END_MS)
+                .from(TAKE_FINDING)
+                .join(LINE)
+                .on(LINE.KEPT_TAKE_ID.eq(TAKE_FINDING.TAKE_ID))
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .where(condition)
+                .orderBy(TAKE_FINDING.START_MS)
+                .fetchGroups(TAKE_FINDING.TAKE_ID, LessonStore::finding);
         return context.select(
                         LINE.ID,
                         LINE.KIND,
@@ -104,6 +129,9 @@ public class LessonStore {
                         TAKE.ID,
                         TAKE.WORDS,
                         TAKE.DURATION_MS,
+                        TAKE.TRIM_START_MS,
+                        TAKE.TRIM_END_MS,
+                        DOUBTFUL,
                         TAKE.SOUND_HASH,
                         TAKE.PEAKS)
                 .from(LINE)
@@ -115,22 +143,30 @@ public class LessonStore {
                 .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
                 .where(condition, LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull(), LESSON.REMOVED_AT.isNull())
                 .orderBy(PAGE.POSITION, LINE.POSITION)
-                .fetch(LessonStore::scriptLine);
+                .fetch(row -> scriptLine(row, findings.getOrDefault(row.get(TAKE.ID), List.of())));
     }
 
-    private static ScriptLine scriptLine(Record row) {
+    private static Finding finding(Record row) {
+        return new Finding(
+                Finding.Kind.valueOf(row.get(TAKE_FINDING.KIND)),
+                new Span(row.get(TAKE_FINDING.START_MS), row.get(TAKE_FINDING.END_MS)));
+    }
+
+    private static ScriptLine scriptLine(Record row, List<Finding> findings) {
         return new ScriptLine(
                 line(row),
                 row.get(LINE.REVISION),
                 row.get(PAGE.ID),
                 row.get(PAGE.LESSON_ID),
                 row.get(TAKE.SOUND_HASH),
-                Optional.ofNullable(row.get(TAKE.PEAKS)).map(Peaks::new).orElse(null));
+                Optional.ofNullable(row.get(TAKE.PEAKS)).map(Peaks::new).orElse(null),
+                row.get(TAKE.ID) == null ? null : new Span(row.get(TAKE.TRIM_START_MS), row.get(TAKE.TRIM_END_MS)),
+                findings);
     }
 
     private static Line line(Record row) {
         Optional<Take> kept = Optional.ofNullable(row.get(TAKE.ID))
-                .map(id -> new Take(id, row.get(TAKE.WORDS), row.get(TAKE.DURATION_MS)));
+                .map(id -> new Take(id, row.get(TAKE.WORDS), row.get(TAKE.DURATION_MS), row.get(DOUBTFUL)));
         return new Line(row.get(LINE.ID), LineKind.valueOf(row.get(LINE.KIND)), row.get(LINE.WORDS), kept);
     }
 

@@ -1,9 +1,12 @@
 package prolalia.app.lesson;
 
+import java.util.List;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
+import prolalia.core.sound.Finding;
 import prolalia.core.sound.InkTrace;
 import prolalia.core.sound.Peaks;
+import prolalia.core.sound.Span;
 
 /**
  * A line with what its place in the script needs.
@@ -11,11 +14,30 @@ import prolalia.core.sound.Peaks;
  * @param revision counts up with every change of the words
  * @param soundHash of the kept take, null when there is none
  * @param peaks of the kept take, null when there is none
+ * @param trim what the kept take has of its recording, null when there is none
+ * @param findings of the sound check in the kept take
  */
-public record ScriptLine(Line line, int revision, String pageId, String lessonId, String soundHash, Peaks peaks) {
+public record ScriptLine(
+        Line line,
+        int revision,
+        String pageId,
+        String lessonId,
+        String soundHash,
+        Peaks peaks,
+        Span trim,
+        List<Finding> findings) {
     /** Whether there are words, and no kept take that says them. */
     public boolean isToBeRead() {
         return !line.words().isBlank() && line.state() != LineState.VOICED;
+    }
+
+    /** Where the findings stand on a trace of this width. */
+    public List<Double> notches(InkTrace trace) {
+        return line.state() != LineState.DOUBTFUL
+                ? List.of()
+                : findings.stream()
+                        .map(finding -> finding.notchAt(trim, trace.width()))
+                        .toList();
     }
 
     /** The trace of a take, at a width that grows with its length up to the whole rule. */

@@ -68,6 +68,14 @@ class RecorderController {
         return "reading/kept";
     }
 
+    /** The take is fine as it is; answers the takes of its line. */
+    @PostMapping("/takes/{id}/accept")
+    String accept(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        takes.accept(teacher.id(), id);
+        putTakes(lessons.line(teacher.id(), takes.take(teacher.id(), id).lineId()), model);
+        return "reading/takes";
+    }
+
     private void putTakes(ScriptLine line, Model model) {
         model.addAttribute("takes", recordings.takesOf(line.line().id()));
         model.addAttribute("refusedOnes", recordings.refusedOf(line.line().id()));

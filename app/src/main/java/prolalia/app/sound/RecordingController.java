@@ -61,10 +61,16 @@ class RecordingController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(required = false) Integer chunks,
+            @RequestParam(required = false) String words,
+            @RequestParam(defaultValue = "false") boolean keep,
             HttpServletResponse response,
             Model model)
             throws IOException {
-        return show(recordings.end(teacher.id(), id, chunks), response, model);
+        Verdict verdict = recordings.end(teacher.id(), id, chunks, words);
+        if (keep && verdict instanceof Verdict.Taken taken) {
+            takes.keep(teacher.id(), taken.take().id());
+        }
+        return show(verdict, response, model);
     }
 
     @PutMapping("/recordings/{id}/file")

@@ -110,14 +110,18 @@ public class RecordingService {
      * Ends a recording and judges it. Ending it twice gives the same verdict.
      *
      * @param count how many chunks it has; null: as many as came in without a gap
+     * @param shownWords the words that the reader saw, which another tab may have changed since; null: not known
      */
-    public Verdict end(String teacherId, String recordingId, Integer count) throws IOException {
+    public Verdict end(String teacherId, String recordingId, Integer count, String shownWords) throws IOException {
         StoredRecording recording = recording(teacherId, recordingId);
         if (recording.state() == State.OPEN) {
             int all = count == null ? chunks.countWithoutGap(recordingId) : Math.min(count, MOST_CHUNKS);
             List<Integer> missing = chunks.missing(recordingId, all);
             if (!missing.isEmpty()) {
                 return new Verdict.Incomplete(missing);
+            }
+            if (shownWords != null) {
+                recordings.setWords(recordingId, shownWords);
             }
             recordings.seal(recordingId, media.keep(chunks.assembled(recordingId, all)), clock.millis());
         }
@@ -162,6 +166,11 @@ public class RecordingService {
 
     public Optional<StoredTake> lastTakeOf(String teacherId) {
         return takes.lastOf(teacherId);
+    }
+
+    /** The newest take of a line that was made since a moment. */
+    public Optional<StoredTake> newestSince(String lineId, long sinceMs) {
+        return takes.ofLine(lineId).stream().findFirst().filter(take -> take.createdAt() >= sinceMs);
     }
 
     /** All takes of a line, newest first. */

@@ -68,6 +68,7 @@ class RecordingStore {
                 row.get(PAGE.LESSON_ID),
                 row.get(LESSON.TEACHER_ID),
                 row.get(RECORDING.WORDS),
+                row.get(RECORDING.MEDIA_TYPE),
                 State.of(row.get(RECORDING.STATE)),
                 row.get(RECORDING.FILE_NAME),
                 row.get(RECORDING.RAW_HASH),
@@ -91,6 +92,13 @@ class RecordingStore {
                 .set(RECORDING.STARTED_AT, now)
                 .set(RECORDING.CHANGED_AT, now)
                 .onConflictDoNothing()
+                .execute();
+    }
+
+    void setWords(String id, String words) {
+        writing.update(RECORDING)
+                .set(RECORDING.WORDS, words)
+                .where(RECORDING.ID.eq(id))
                 .execute();
     }
 

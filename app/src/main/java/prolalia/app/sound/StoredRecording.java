@@ -1,5 +1,7 @@
 package prolalia.app.sound;
 
+import org.springframework.http.InvalidMediaTypeException;
+import org.springframework.http.MediaType;
 import prolalia.core.sound.Refusal;
 
 /**
@@ -7,6 +9,7 @@ import prolalia.core.sound.Refusal;
  *
  * @param teacherId whose lesson it is for
  * @param words of the line when it began
+ * @param mediaType as the browser gave it; its parameter "overlap" says how much at each end may be a neighbour's
  * @param fileName of an uploaded file, null when it was recorded here
  * @param rawHash in the media store, null while chunks are coming in and when nothing of it was worth keeping
  * @param refusal why it isn't a take, null otherwise
@@ -18,6 +21,7 @@ public record StoredRecording(
         String lessonId,
         String teacherId,
         String words,
+        String mediaType,
         State state,
         String fileName,
         String rawHash,
@@ -25,6 +29,8 @@ public record StoredRecording(
         Long durationMs,
         long startedAt,
         long changedAt) {
+
+    private static final int MOST_OVERLAP_MS = 1_000;
 
     /** How far a recording has come; see the table. */
     public enum State {
@@ -40,6 +46,16 @@ public record StoredRecording(
 
         static State of(String stored) {
             return valueOf(stored.toUpperCase(java.util.Locale.ROOT));
+        }
+    }
+
+    /** How many milliseconds at each end may belong to the line before or after. */
+    public int overlapMs() {
+        try {
+            String overlap = MediaType.parseMediaType(mediaType).getParameter("overlap");
+            return overlap == null ? 0 : Math.max(0, Math.min(MOST_OVERLAP_MS, Integer.parseInt(overlap)));
+        } catch (InvalidMediaTypeException | NumberFormatException unreadable) {
+            return 0;
         }
     }
 

@@ -1,7 +1,10 @@
 package prolalia.app.sound;
 
+import java.util.List;
+import prolalia.core.sound.Finding;
 import prolalia.core.sound.InkTrace;
 import prolalia.core.sound.Peaks;
+import prolalia.core.sound.Span;
 
 /**
  * A take as it is stored.
@@ -12,6 +15,8 @@ import prolalia.core.sound.Peaks;
  * @param trimEndMs where it ends
  * @param truncated whether the file ended well before its stated end
  * @param kept whether students hear it
+ * @param findings of the sound check
+ * @param accepted whether the teacher said that it is fine as it is
  */
 public record StoredTake(
         String id,
@@ -28,7 +33,21 @@ public record StoredTake(
         Peaks peaks,
         boolean truncated,
         long createdAt,
-        boolean kept) {
+        boolean kept,
+        List<Finding> findings,
+        boolean accepted) {
+
+    public boolean isDoubtful() {
+        return !accepted && !findings.isEmpty();
+    }
+
+    /** Where the findings stand on a trace of this width. */
+    public List<Double> notches(double width) {
+        Span trim = new Span(trimStartMs, trimEndMs);
+        return isDoubtful()
+                ? findings.stream().map(finding -> finding.notchAt(trim, width)).toList()
+                : List.of();
+    }
 
     public InkTrace trace(double width, double height) {
         return InkTrace.of(peaks, width, height);

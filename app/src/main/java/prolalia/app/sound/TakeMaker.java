@@ -17,6 +17,7 @@ import prolalia.app.school.SchoolService;
 import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.PreparedTake;
 import prolalia.core.sound.Refusal;
+import prolalia.core.sound.SoundCheck;
 import prolalia.core.sound.Span;
 import prolalia.media.SoundWriter;
 import prolalia.media.TakeRenderer;
@@ -96,7 +97,11 @@ class TakeMaker {
         Path flac = folder.newTemporaryFile();
         try {
             Rendering rendering = TakeRenderer.render(
-                    media.file(recording.rawHash()), school.settings().longestRecordingMs(), whole, mp3);
+                    media.file(recording.rawHash()),
+                    school.settings().longestRecordingMs(),
+                    recording.overlapMs(),
+                    whole,
+                    mp3);
             if (rendering.preparation() instanceof PreparedTake prepared) {
                 SoundWriter.writeFlac(rendering.recording(), flac);
                 StoredTake take = take(recording, rendering, prepared, media.keep(flac), media.keep(mp3));
@@ -137,6 +142,11 @@ class TakeMaker {
                 prepared.peaks(),
                 rendering.truncated(),
                 clock.millis(),
+                false,
+                SoundCheck.check(
+                        prepared.original(),
+                        recording.words(),
+                        school.settings().longestRecordingMs()),
                 false);
     }
 

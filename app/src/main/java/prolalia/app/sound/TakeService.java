@@ -38,4 +38,10 @@ public class TakeService {
         lessonStore.touch(line.lessonId(), clock.millis());
         return line;
     }
+
+    /** The teacher heard the take and says that it is fine; it is doubtful no more. */
+    @Transactional
+    public void accept(String teacherId, String takeId) {
+        takes.accept(take(teacherId, takeId).id(), clock.millis());
+    }
 }

@@ -4,6 +4,7 @@ import static prolalia.app.house.db.Tables.LESSON;
 import static prolalia.app.house.db.Tables.LINE;
 import static prolalia.app.house.db.Tables.PAGE;
 import static prolalia.app.house.db.Tables.TAKE;
+import static prolalia.app.house.db.Tables.TAKE_FINDING;
 
 import java.util.List;
 import java.util.Optional;
@@ -12,7 +13,9 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
+import prolalia.core.sound.Span;
 
 @Repository
 public class TakeStore {
@@ -40,6 +43,22 @@ public class TakeStore {
                 .set(TAKE.PEAKS, take.peaks().values())
                 .set(TAKE.TRUNCATED, take.truncated())
                 .set(TAKE.CREATED_AT, take.createdAt())
+                .execute();
+        for (Finding finding : take.findings()) {
+            writing.insertInto(TAKE_FINDING)
+                    .set(TAKE_FINDING.TAKE_ID, take.id())
+                    .set(TAKE_FINDING.KIND, finding.kind().name())
+                    .set(TAKE_FINDING.START_MS, finding.place().startMs())
+                    .set(TAKE_FINDING.END_MS, finding.place().endMs())
+                    .execute();
+        }
+    }
+
+    /** The teacher says that a take is fine as it is. */
+    void accept(String takeId, long now) {
+        writing.update(TAKE)
+                .set(TAKE.ACCEPTED_AT, now)
+                .where(TAKE.ID.eq(takeId))
                 .execute();
     }
 
@@ -84,10 +103,20 @@ public class TakeStore {
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
                 .where(condition)
                 .orderBy(TAKE.CREATED_AT.desc())
-                .fetch(TakeStore::take);
+                // Read to the end first: the one writing connection can't answer a second question meanwhile.
+                .fetch()
+                .map(row -> take(row, findings(context, row.get(TAKE.ID))));
     }
 
-    private static StoredTake take(Record row) {
+    private static List<Finding> findings(DSLContext context, String takeId) {
+        return context.selectFrom(TAKE_FINDING)
+                .where(TAKE_FINDING.TAKE_ID.eq(takeId))
+                .orderBy(TAKE_FINDING.START_MS)
+                .fetch(row ->
+                        new Finding(Finding.Kind.valueOf(row.getKind()), new Span(row.getStartMs(), row.getEndMs())));
+    }
+
+    private static StoredTake take(Record row, List<Finding> findings) {
         return new StoredTake(
                 row.get(TAKE.ID),
                 row.get(TAKE.LINE_ID),
@@ -103,7 +132,9 @@ public class TakeStore {
                 new Peaks(row.get(TAKE.PEAKS)),
                 row.get(TAKE.TRUNCATED),
                 row.get(TAKE.CREATED_AT),
-                row.get(TAKE.ID).equals(row.get(LINE.KEPT_TAKE_ID)));
+                row.get(TAKE.ID).equals(row.get(LINE.KEPT_TAKE_ID)),
+                findings,
+                row.get(TAKE.ACCEPTED_AT) != null);
     }
 
     /** Whether a sound is the kept take of a line that is in this lesson. */

@@ -25,7 +25,8 @@ export function stop() {
   current = null;
 }
 
-export async function listen(button) {
+/** Plays a button's take, or stops it; with toTheEnd, answers when all of it was heard. */
+export async function listen(button, toTheEnd = false) {
   if (current === button) {
     stop();
     return;
@@ -37,6 +38,11 @@ export async function listen(button) {
   try {
     await audio.play();
     follow();
+    if (toTheEnd) {
+      await new Promise((resolve) => {
+        ['ended', 'pause'].forEach((event) => audio.addEventListener(event, resolve, { once: true }));
+      });
+    }
   } catch (interrupted) {
     if (current === button) {
       stop();

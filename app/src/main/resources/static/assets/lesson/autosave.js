@@ -37,7 +37,7 @@ function choice(text, action) {
 
 function settle(row, area, saved) {
   row.dataset.revision = saved.revision;
-  row.classList.remove('silent', 'voiced', 'outdated');
+  row.classList.remove('silent', 'voiced', 'outdated', 'doubtful');
   row.classList.add(saved.state.toLowerCase());
   const trace = row.querySelector('.trace');
   trace?.classList.toggle('outdated', saved.state === 'OUTDATED');

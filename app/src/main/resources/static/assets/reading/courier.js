@@ -73,11 +73,15 @@ export class Courier {
   }
 }
 
-/** Ends a recording whose chunks have all been carried; answers the verdict as HTML. Tries until the server answers. */
-export async function end(recording, onState = () => {}) {
+/**
+ * Ends a recording whose chunks have all been carried; answers the verdict as HTML. Tries until the server answers.
+ *
+ * @param more what else the server should know: words that were shown, whether to keep the take at once
+ */
+export async function end(recording, onState = () => {}, more = {}) {
   for (let wait = FIRST_WAIT_MS; ; wait = Math.min(LONGEST_WAIT_MS, wait * 2)) {
     try {
-      const response = await send('POST', `/recordings/${recording.id}/end`, new URLSearchParams({ chunks: recording.count }));
+      const response = await send('POST', `/recordings/${recording.id}/end`, new URLSearchParams({ chunks: recording.count, ...more }));
       return await response.text();
     } catch (failure) {
       if (failure instanceof Answer && !failure.needsSignIn && failure.status < 500) {

@@ -75,7 +75,7 @@ export class TakeInTheMaking {
     this.recording.count = this.#number;
     await putRecording(this.recording);
     await this.courier.emptied();
-    const verdict = await end(this.recording, this.onState);
+    const verdict = await end(this.recording, this.onState, { words: this.recording.words });
     await dropRecording(this.recording.id);
     this.#release();
     return verdict;

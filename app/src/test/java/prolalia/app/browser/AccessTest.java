@@ -49,6 +49,12 @@ class AccessTest extends Browsing {
             recorderIs(page, "ready");
             check(page, "recorder");
             page.keyboard().press("Escape");
+            page.waitForSelector(".row-line");
+            page.locator("#dock a").click();
+            recorderIs(page, "ready");
+            check(page, "prompter");
+            page.keyboard().press("Escape");
+            page.waitForSelector(".row-line");
             page.getByText("Give out").click();
             check(page, "give out");
             page.getByText("School", new Page.GetByTextOptions().setExact(true)).click();

@@ -24,7 +24,7 @@ class WalkTest extends Browsing {
         Page teacher = desk();
         newLesson(teacher, "Seeds", "Look at the picture. Point to the seed that is awake.");
         teacher.keyboard().press("Tab");
-        teacher.getByText("Record the next line").click();
+        teacher.locator(".record-line").first().click();
 
         recorderIs(teacher, "ready");
         teacher.waitForCondition(

@@ -14,6 +14,9 @@ public record Line(String id, LineKind kind, String words, Optional<Take> kept) 
         if (kept.isEmpty()) {
             return LineState.SILENT;
         }
-        return SpokenWords.areTheSame(words, kept.get().words()) ? LineState.VOICED : LineState.OUTDATED;
+        if (!SpokenWords.areTheSame(words, kept.get().words())) {
+            return LineState.OUTDATED;
+        }
+        return kept.get().doubtful() ? LineState.DOUBTFUL : LineState.VOICED;
     }
 }

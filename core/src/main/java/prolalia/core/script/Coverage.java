@@ -11,14 +11,16 @@ import prolalia.core.lesson.SpokenWords;
  * @param lines all lines with words
  * @param voicedLines those whose kept take says their words
  * @param outdatedLines those whose words changed after the take
+ * @param doubtfulLines those whose kept take the sound check found something in
  * @param words all words
  * @param voicedWords words on voiced lines
  */
-public record Coverage(int lines, int voicedLines, int outdatedLines, int words, int voicedWords) {
+public record Coverage(int lines, int voicedLines, int outdatedLines, int doubtfulLines, int words, int voicedWords) {
     public static Coverage of(Collection<Line> script) {
         int lines = 0;
         int voiced = 0;
         int outdated = 0;
+        int doubtful = 0;
         int words = 0;
         int voicedWords = 0;
         for (Line line : script) {
@@ -34,16 +36,18 @@ public record Coverage(int lines, int voicedLines, int outdatedLines, int words,
                 voicedWords += count;
             } else if (state == LineState.OUTDATED) {
                 outdated++;
+            } else if (state == LineState.DOUBTFUL) {
+                doubtful++;
             }
         }
-        return new Coverage(lines, voiced, outdated, words, voicedWords);
+        return new Coverage(lines, voiced, outdated, doubtful, words, voicedWords);
     }
 
     public int silentLines() {
-        return lines - voicedLines - outdatedLines;
+        return lines - voicedLines - outdatedLines - doubtfulLines;
     }
 
-    /** Silent and outdated together: what is still to be read. */
+    /** Silent, outdated and doubtful together: what is still to be read. */
     public int linesToRead() {
         return lines - voicedLines;
     }

@@ -33,10 +33,10 @@ public final class ReadingTime {
         return ms;
     }
 
-    /** Milliseconds for all lines that are still to be read: silent and outdated ones. */
+    /** Milliseconds for all lines that are still to be read: silent, outdated and doubtful ones. */
     public static long ofLinesToReadMs(Collection<Line> script) {
         return script.stream()
-                .filter(line -> line.state() == LineState.SILENT || line.state() == LineState.OUTDATED)
+                .filter(line -> line.state() != LineState.VOICED)
                 .mapToLong(line -> ofWordsMs(line.words()))
                 .sum();
     }

@@ -9,6 +9,17 @@ import java.util.Locale;
  * @param place where, within the whole recording
  */
 public record Finding(Kind kind, Span place) {
+    /**
+     * Where to mark it on the drawing of a take, in the unit of the width.
+     *
+     * @param trim what the take kept of the recording
+     * @param width of the drawing of the whole take
+     */
+    public double notchAt(Span trim, double width) {
+        double middleMs = (place.startMs() + place.endMs()) / 2.0 - trim.startMs();
+        return Math.max(0, Math.min(1, middleMs / Math.max(1, trim.durationMs()))) * width;
+    }
+
     /** How much it matters. */
     public enum Severity {
         /** Students will miss words. */

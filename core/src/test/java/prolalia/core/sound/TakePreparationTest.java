@@ -85,6 +85,22 @@ class TakePreparationTest {
     }
 
     @Test
+    void theNeighboursWordsInTheOverlapAreLeftOut() {
+        // The line before ends 100 ms into the recording; the next one begins 80 ms before its end.
+        float[] recorded = mix(
+                concat(voice(-12, 0.1), silence(0.3), voice(-12, 1.12), silence(0.35), voice(-12, 0.08)),
+                noise(-60, 2, 8));
+        Span own = Neighbours.without(sound(recorded), 300);
+        assertThat(own.startMs()).isBetween(100L, 400L);
+        assertThat(own.endMs()).isBetween(1_520L, 1_870L);
+        assertThat(Neighbours.without(sound(recorded), 0))
+                .isEqualTo(new Span(0, sound(recorded).durationMs()));
+        float[] alone = concat(silence(0.3), voice(-12, 1.12), silence(0.3));
+        assertThat(Neighbours.without(sound(alone), 300))
+                .isEqualTo(new Span(0, sound(alone).durationMs()));
+    }
+
+    @Test
     void theInkTraceRestsOnTheRuleInPausesAndRisesWhereSomethingIsSaid() {
         Peaks peaks = Peaks.of(sound(concat(silence(1), voice(-3, 1), silence(1))));
         InkTrace trace = InkTrace.of(peaks, 300, 40);

@@ -1,0 +1,54 @@
+package prolalia.app.reading;
+
+import java.util.List;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.Words;
+import prolalia.app.reading.ReadThroughService.Selection;
+import prolalia.app.school.SchoolService;
+
+/** Reading many lines in one go. */
+@Controller
+class ReadThroughController {
+    private final ReadThroughService readThrough;
+    private final SchoolService school;
+    private final Words words;
+
+    ReadThroughController(ReadThroughService readThrough, SchoolService school, Words words) {
+        this.readThrough = readThrough;
+        this.school = school;
+        this.words = words;
+    }
+
+    @GetMapping("/lessons/{id}/read")
+    String prompter(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "TO_READ") Selection what,
+            @RequestParam(required = false) Integer page,
+            Model model) {
+        model.addAttribute("reading", readThrough.begin(teacher.id(), id, what, page));
+        model.addAttribute("what", what);
+        model.addAttribute("longestMs", school.settings().longestRecordingMs());
+        model.addAttribute("words", words.forBrowser("prompter"));
+        return "reading/prompter";
+    }
+
+    /** The end of a read-through: the takes of the lines that were shown, and how it went. */
+    @PostMapping("/lessons/{id}/read/summary")
+    String summary(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam List<String> lines,
+            @RequestParam long readingMs,
+            Model model) {
+        model.addAttribute("summary", readThrough.summary(teacher.id(), id, lines, readingMs));
+        return "reading/summary";
+    }
+}

@@ -1,0 +1,104 @@
+// One line's take within a read-through: samples in, chunks of one second out, by the same safe and courier as ever.
+import { lockName } from './catchup.js';
+import { Courier, end } from './courier.js';
+import { dropRecording, putChunk, putRecording } from './safe.js';
+import { send } from '../house/requests.js';
+
+const UNKNOWN_SIZE = 0xffffffff;
+
+/** The head of a WAV file whose length isn't known yet: mono, 16 bits. */
+function wavHead(sampleRate) {
+  const head = new DataView(new ArrayBuffer(44));
+  const text = (at, words) => [...words].forEach((letter, i) => head.setUint8(at + i, letter.charCodeAt(0)));
+  text(0, 'RIFF');
+  head.setUint32(4, UNKNOWN_SIZE, true);
+  text(8, 'WAVEfmt ');
+  head.setUint32(16, 16, true);
+  head.setUint16(20, 1, true);
+  head.setUint16(22, 1, true);
+  head.setUint32(24, sampleRate, true);
+  head.setUint32(28, sampleRate * 2, true);
+  head.setUint16(32, 2, true);
+  head.setUint16(34, 16, true);
+  text(36, 'data');
+  head.setUint32(40, UNKNOWN_SIZE, true);
+  return head.buffer;
+}
+
+function sixteenBits(samples) {
+  const bits = new Int16Array(samples.length);
+  samples.forEach((sample, i) => { bits[i] = Math.max(-32768, Math.min(32767, Math.round(sample * 32767))); });
+  return bits;
+}
+
+export class LineTake {
+  #written = Promise.resolve();
+  #number = 0;
+  #held = [];
+  #heldCount = 0;
+  #release = () => {};
+
+  constructor(line, sampleRate, overlapMs, onState) {
+    this.line = line;
+    this.sampleRate = sampleRate;
+    this.onState = onState;
+    this.recording = { id: crypto.randomUUID(), line: line.id, words: line.words, type: `audio/wav;overlap=${overlapMs}`, startedAt: Date.now(), count: null };
+    this.courier = new Courier(this.recording, onState);
+    this.count = 0;
+    navigator.locks?.request(lockName(this.recording.id), () => new Promise((resolve) => { this.#release = resolve; }));
+    this.#written = putRecording(this.recording);
+    this.#store(wavHead(sampleRate));
+  }
+
+  /** How much was recorded, in ms. */
+  get elapsedMs() {
+    return (this.count * 1000) / this.sampleRate;
+  }
+
+  push(samples) {
+    this.count += samples.length;
+    this.#held.push(sixteenBits(samples));
+    this.#heldCount += samples.length;
+    if (this.#heldCount >= this.sampleRate) {
+      this.#flush();
+    }
+  }
+
+  #flush() {
+    const whole = new Int16Array(this.#heldCount);
+    let at = 0;
+    this.#held.forEach((part) => { whole.set(part, at); at += part.length; });
+    this.#held = [];
+    this.#heldCount = 0;
+    this.#store(whole.buffer);
+  }
+
+  #store(buffer) {
+    const number = this.#number++;
+    this.#written = this.#written.then(() => putChunk(this.recording.id, number, buffer)).then(() => {
+      this.courier.carry();
+    }).catch(() => this.onState('full'));
+  }
+
+  /** Nothing more comes; answers the server's verdict as HTML. The take is kept on its line. */
+  async finish() {
+    this.#flush();
+    await this.#written;
+    this.recording.count = this.#number;
+    await putRecording(this.recording);
+    await this.courier.emptied();
+    const verdict = await end(this.recording, this.onState, { keep: true, words: this.line.words });
+    await dropRecording(this.recording.id);
+    this.#release();
+    return verdict;
+  }
+
+  /** Throws the take away, here and on the server. */
+  async throwAway() {
+    this.courier.stop();
+    await this.#written;
+    await dropRecording(this.recording.id);
+    this.#release();
+    await send('DELETE', `/recordings/${this.recording.id}`).catch(() => {});
+  }
+}

@@ -1,0 +1,264 @@
+// The read-through: shows a line, hears it, and goes on at one key. Takes land on their lines behind the reader's back.
+import { listen, stop as stopListening } from '../house/listen.js';
+import { send } from '../house/requests.js';
+import { clock, say } from '../house/words.js';
+import { Earshot, OVERLAP_MS } from './earshot.js';
+import { LineTake } from './linetake.js';
+import { LiveTrace } from './livetrace.js';
+import { browserName, meterShare, troubleOf } from './microphone.js';
+
+const HANDS_FREE_KEY = 'hands-free';
+const PAUSE_KEY = 'hands-free-pause';
+const LOUD_SHARE = 0.97;
+
+const page = document.querySelector('.prompter');
+const lines = [...document.querySelectorAll('#lines-to-read li')].map((item) => ({ ...item.dataset, words: item.textContent }));
+const longestMs = Number(page.dataset.longestMs);
+const at = (id) => document.getElementById(id);
+const marks = [...document.querySelectorAll('.reading-head .marks i')];
+const ear = new Earshot();
+const landing = new Set();
+let index = 0;
+let take = null;
+let trace = new LiveTrace(at('live'), 4000);
+let handsFree = localStorage.getItem(HANDS_FREE_KEY) === 'yes';
+let startedAt = 0;
+let readingMs = 0;
+
+const is = (...states) => states.includes(page.dataset.state);
+
+function enter(state) {
+  page.dataset.state = state;
+  at('phase').textContent = say(`phase.${state}`);
+  at('announce').textContent = say(`state.${state}`);
+  at('start').hidden = !is('ready', 'paused');
+  ['next', 'again', 'pause'].forEach((id) => { at(id).hidden = !is('reading'); });
+}
+
+function expectedLeftMs() {
+  return lines.slice(index).reduce((sum, line) => sum + Number(line.expectedMs), 0);
+}
+
+function show() {
+  const line = lines[index];
+  at('where').textContent = say('where', { n: index + 1, all: lines.length });
+  at('time-left').textContent = say('timeLeft', { time: clock(expectedLeftMs() + 999) });
+  at('before').textContent = lines[index - 1]?.words ?? '';
+  at('now').textContent = line.words;
+  at('now').classList.toggle('long', line.words.length > 140);
+  at('after').textContent = lines[index + 1]?.words ?? '';
+  at('after-next').textContent = lines[index + 2]?.words ?? '';
+  at('picture').hidden = !line.picture;
+  if (line.picture && at('picture').getAttribute('src') !== line.picture) {
+    at('picture').src = line.picture;
+  }
+  at('place').textContent = line.place;
+  marks.forEach((mark, i) => mark.classList.toggle('now', i === index));
+  trace = new LiveTrace(at('live'), Number(line.expectedMs));
+}
+
+function courierSays(state) {
+  at('courier').textContent = say(`courier.${state}`);
+  at('courier').classList.toggle('trouble', state !== 'stored');
+}
+
+// ---- reading
+
+function hear() {
+  take = new LineTake(lines[index], ear.sampleRate, OVERLAP_MS, courierSays);
+  ear.begin(take);
+}
+
+function start() {
+  stopListening();
+  startedAt = performance.now();
+  enter('reading');
+  hear();
+}
+
+async function land(done, number) {
+  const mark = marks[number];
+  try {
+    await ear.end(done);
+    const place = document.createElement('template');
+    place.innerHTML = await done.finish();
+    const verdict = place.content.querySelector('[data-verdict]')?.dataset.verdict;
+    const doubtful = place.content.querySelector('.findings');
+    mark.className = verdict !== 'take' ? 'silent' : doubtful ? 'doubtful' : 'voiced';
+  } catch (failure) {
+    mark.className = 'silent';
+    courierSays('notLanded');
+  }
+}
+
+/** This line's take ends; the next one's has begun before the next sample comes. */
+function next() {
+  const work = land(take, index);
+  landing.add(work);
+  work.finally(() => landing.delete(work));
+  index++;
+  if (index === lines.length) {
+    take = null;
+    finish();
+    return;
+  }
+  hear();
+  show();
+}
+
+function again() {
+  ear.drop(take);
+  take.throwAway();
+  hear();
+  show();
+}
+
+function pause() {
+  ear.drop(take);
+  take.throwAway();
+  take = null;
+  readingMs += performance.now() - startedAt;
+  enter('paused');
+  trace.clear();
+}
+
+async function finish() {
+  if (is('reading')) {
+    readingMs += performance.now() - startedAt;
+  }
+  if (take) {
+    // Ended in the middle of a line: what was said of it is kept like any other take.
+    const work = land(take, index);
+    landing.add(work);
+    take = null;
+  }
+  enter('landing');
+  await Promise.all(landing);
+  ear.close();
+  const read = lines.map((line) => line.id).join(',');
+  const response = await send('POST', page.dataset.summary, new URLSearchParams({ lines: read, readingMs: Math.round(readingMs) }));
+  at('summary').innerHTML = await response.text();
+  htmx.process(at('summary'));
+  enter('ended');
+  at('summary').querySelector('a, button')?.focus();
+}
+
+// ---- keys
+
+const KEYS = {
+  ' ': () => { if (is('ready', 'paused')) start(); },
+  Enter: () => { if (is('reading')) next(); },
+  ArrowRight: () => { if (is('reading')) next(); },
+  PageDown: () => { if (is('reading')) next(); },
+  ArrowLeft: () => { if (is('reading')) again(); },
+  Backspace: () => { if (is('reading')) again(); },
+  PageUp: () => { if (is('reading')) again(); },
+  p: () => { if (is('reading')) pause(); else if (is('paused')) start(); },
+  h: toggleHandsFree,
+  Escape: () => { if (is('reading', 'paused', 'ready')) (index || take ? finish() : leave()); else if (is('ended', 'trouble')) leave(); },
+};
+
+document.addEventListener('keydown', (event) => {
+  const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+  if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || !KEYS[key] || event.target.closest('input, select')) {
+    return;
+  }
+  if (is('ended') && key !== 'Escape') {
+    return;
+  }
+  event.preventDefault();
+  KEYS[key]();
+});
+
+const leave = () => { location.href = page.dataset.script; };
+at('start').addEventListener('click', start);
+at('next').addEventListener('click', () => next());
+at('again').addEventListener('click', again);
+at('pause').addEventListener('click', pause);
+at('finish').addEventListener('click', () => KEYS.Escape());
+
+// ---- hands-free
+
+function toggleHandsFree() {
+  handsFree = !handsFree;
+  localStorage.setItem(HANDS_FREE_KEY, handsFree ? 'yes' : 'no');
+  showHandsFree();
+}
+
+function showHandsFree() {
+  at('hands-free').setAttribute('aria-pressed', handsFree);
+  at('hands-free').querySelector('span').textContent = say(handsFree ? 'handsFreeOn' : 'handsFreeOff');
+  at('pause-length').parentElement.hidden = !handsFree;
+}
+
+at('hands-free').addEventListener('click', toggleHandsFree);
+at('pause-length').value = localStorage.getItem(PAUSE_KEY) ?? '0.8';
+at('pause-length').addEventListener('change', () => localStorage.setItem(PAUSE_KEY, at('pause-length').value));
+
+/** Said: at least half of what the words should take was spoken, and then it was quiet for the pause. */
+function saidByNow() {
+  return ear.spokenMs > Number(lines[index].expectedMs) * 0.45 && ear.quietMs >= Number(at('pause-length').value) * 1000;
+}
+
+setInterval(() => {
+  const share = meterShare(ear.loudest);
+  at('level').querySelector('.bar').setAttribute('x2', share * 296);
+  at('level').setAttribute('aria-valuenow', Math.round(share * 100));
+  at('level').classList.toggle('loud', share > LOUD_SHARE);
+  if (!is('reading')) {
+    return;
+  }
+  trace.add(take.elapsedMs, ear.loudest);
+  at('elapsed').textContent = clock(take.elapsedMs);
+  if (take.elapsedMs >= longestMs || (handsFree && saidByNow())) {
+    next();
+  }
+}, 60);
+
+// ---- the end: everything in a row
+
+document.addEventListener('click', async (event) => {
+  if (event.target.closest('#play-all')) {
+    for (const button of at('summary').querySelectorAll('[data-listen]')) {
+      await listen(button, true);
+    }
+  }
+});
+
+// ---- on entering
+
+function trouble(key) {
+  enter('trouble');
+  at('trouble').hidden = false;
+  at('trouble').replaceChildren(...[`trouble.${key}`, ...(key === 'blocked' ? [`allow.${browserName()}`] : [])].map((each) => {
+    const paragraph = document.createElement('p');
+    paragraph.textContent = say(each, { address: location.origin });
+    return paragraph;
+  }));
+}
+
+async function open() {
+  showHandsFree();
+  show();
+  enter('opening');
+  try {
+    await ear.open();
+    enter('ready');
+  } catch (failure) {
+    trouble(troubleOf(failure));
+  }
+}
+
+if (lines.length && navigator.locks) {
+  navigator.locks.request('read-through', { ifAvailable: true }, async (lock) => {
+    if (!lock) {
+      show();
+      trouble('otherTab');
+      return;
+    }
+    await open();
+    await new Promise(() => {});
+  });
+} else if (lines.length) {
+  open();
+}

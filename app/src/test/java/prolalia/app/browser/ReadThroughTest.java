@@ -1,0 +1,97 @@
+package prolalia.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Page.WaitForSelectorOptions;
+import com.microsoft.playwright.options.WaitForSelectorState;
+import org.junit.jupiter.api.Test;
+
+/** The script is read once, and every take lands on its line. */
+class ReadThroughTest extends Browsing {
+    private static final String SPOKEN = "Look at the picture. Point to the seed that is awake.";
+
+    /** A lesson whose lines are all what the simulated microphone says. */
+    private Page prompter(int lines) {
+        Page page = desk();
+        newLesson(page, "Read through", SPOKEN);
+        for (int n = 1; n < lines; n++) {
+            int now = n;
+            page.locator(".row-line textarea").nth(n - 1).press("Enter");
+            page.waitForCondition(() -> page.locator(".row-line").count() == now + 1);
+            page.locator(".row-line textarea").nth(n).fill(SPOKEN);
+            saved(page);
+        }
+        page.locator("#dock a").click();
+        recorderIs(page, "ready");
+        return page;
+    }
+
+    private static void readFor(Page page, int seconds) {
+        says(page, "#elapsed", "0:00");
+        recordedFor(page, seconds);
+    }
+
+    @Test
+    void oneKeyALineAndEveryTakeLandsOnItsLine() {
+        Page page = prompter(3);
+        assertThat(page.locator("#where").innerText()).isEqualTo("Line 1 of 3");
+        page.keyboard().press("Space");
+        recorderIs(page, "reading");
+        readFor(page, 5);
+        page.keyboard().press("Enter");
+        says(page, "#where", "Line 2 of 3");
+        readFor(page, 2);
+        page.keyboard().press("ArrowLeft");
+        readFor(page, 5);
+        page.keyboard().press("PageDown");
+        says(page, "#where", "Line 3 of 3");
+        readFor(page, 5);
+        page.keyboard().press("ArrowRight");
+        recorderIs(page, "ended");
+        assertThat(page.locator(".read-lines [data-listen]").count()).isEqualTo(3);
+        assertThat(page.locator("#summary").innerText()).contains("of 3 lines voiced", "% over");
+        page.locator("#play-all").click();
+        page.waitForSelector(".read-lines .listen[aria-pressed=true]");
+        page.keyboard().press("Escape");
+        page.waitForSelector(".row-line");
+        assertThat(page.locator(".row-line [data-listen]").count()).isEqualTo(3);
+    }
+
+    @Test
+    void handsFreeGoesOnByItselfAndFinishesByItself() {
+        Page page = prompter(2);
+        page.keyboard().press("h");
+        page.selectOption("#pause-length", "0.5");
+        page.locator("h1").click();
+        page.keyboard().press("Space");
+        page.waitForSelector(".prompter[data-state=ended]", new WaitForSelectorOptions().setTimeout(40_000));
+        assertThat(page.locator(".read-lines [data-listen]").count()).isEqualTo(2);
+    }
+
+    @Test
+    void aSecondTabWaitsAndNothingToReadSaysSo() {
+        Page page = prompter(1);
+        Page second = page.context().newPage();
+        second.navigate(page.url());
+        second.waitForSelector("#trouble", new WaitForSelectorOptions().setState(WaitForSelectorState.VISIBLE));
+        assertThat(second.locator("#trouble").innerText()).contains("Another tab");
+        second.navigate(page.url() + "?what=FLAGGED");
+        assertThat(second.locator("main").innerText()).contains("There is nothing to read");
+    }
+
+    @Test
+    void wordsChangedMeanwhileMakeTheTakeOutdatedNotVoiced() {
+        Page page = prompter(1);
+        Page other = page.context().newPage();
+        other.navigate(page.url().replace("/read", ""));
+        page.keyboard().press("Space");
+        readFor(page, 4);
+        other.locator(".row-line textarea").first().fill("Something else altogether");
+        saved(other);
+        page.keyboard().press("Enter");
+        recorderIs(page, "ended");
+        other.reload();
+        assertThat(other.locator("#bar").innerText()).contains("1 outdated");
+    }
+}
