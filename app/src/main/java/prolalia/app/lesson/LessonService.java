@@ -13,6 +13,7 @@ import prolalia.app.house.NotHereException;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.script.Coverage;
+import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.core.script.ReadingTime;
 
 @Service
@@ -21,6 +22,7 @@ public class LessonService {
     static final int LONGEST_WORDS = 40_000;
 
     static final int LONGEST_TITLE = 200;
+    static final int MOST_LINES_AT_ONCE = 10_000;
     static final int COVERS = 6;
 
     private final LessonStore lessons;
@@ -125,6 +127,24 @@ public class LessonService {
         summary(teacherId, lessonId);
         String pageId = lessons.addPage(lessonId, clock.millis());
         lines.add(pageId, null, LineKind.DIRECTION, "");
+    }
+
+    /**
+     * Adds lines at the end of a page.
+     *
+     * @param pageNumber from 1; anything else: a new page
+     * @return the number of the page that they are on
+     */
+    @Transactional
+    public int addLines(String teacherId, String lessonId, int pageNumber, List<ReadLine> read) {
+        summary(teacherId, lessonId);
+        List<LessonPage> pages = lessons.pages(lessonId);
+        boolean there = pageNumber >= 1 && pageNumber <= pages.size();
+        String pageId = there ? pages.get(pageNumber - 1).id() : lessons.addPage(lessonId, clock.millis());
+        lines.removeEmpty(pageId);
+        lines.addAll(pageId, read);
+        lessons.touch(lessonId, clock.millis());
+        return there ? pageNumber : pages.size() + 1;
     }
 
     /** Adds an empty line after another one, of the same kind; answers it. */

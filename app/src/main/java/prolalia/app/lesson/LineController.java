@@ -1,6 +1,7 @@
 package prolalia.app.lesson;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -14,6 +15,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService.WordsChange;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.script.WordChanges;
 
 /** Changes to single lines; answers with the line's row as it is now. */
 @Controller
@@ -30,8 +32,9 @@ class LineController {
      * What the browser needs after saving words.
      *
      * @param words as they stand on the server
+     * @param changes since the take, when the line is outdated
      */
-    record SavedWords(boolean saved, int revision, String words, String state) {}
+    record SavedWords(boolean saved, int revision, String words, String state, List<WordChanges.Part> changes) {}
 
     @PutMapping("/lines/{id}/words")
     @ResponseBody
@@ -50,7 +53,8 @@ class LineController {
                 change.saved(),
                 now.revision(),
                 now.line().words(),
-                now.line().state().name());
+                now.line().state().name(),
+                now.changes());
     }
 
     @PutMapping("/lines/{id}/kind")

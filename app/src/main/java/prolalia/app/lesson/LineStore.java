@@ -2,12 +2,19 @@ package prolalia.app.lesson;
 
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.notExists;
+import static org.jooq.impl.DSL.selectOne;
 import static prolalia.app.house.db.Tables.LINE;
+import static prolalia.app.house.db.Tables.RECORDING;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import prolalia.app.house.Ids;
+import prolalia.app.house.db.tables.records.LineRecord;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.script.PastedScript.ReadLine;
 
 /** Changes to lines. */
 @Repository
@@ -47,6 +54,36 @@ public class LineStore {
                 .set(LINE.REVISION, 1)
                 .execute();
         return id;
+    }
+
+    /** Adds lines at the end of a page. */
+    public void addAll(String pageId, List<ReadLine> read) {
+        int position = writing.select(coalesce(max(LINE.POSITION), -1))
+                .from(LINE)
+                .where(LINE.PAGE_ID.eq(pageId))
+                .fetchSingle(0, Integer.class);
+        List<LineRecord> rows = new ArrayList<>();
+        for (ReadLine line : read) {
+            LineRecord row = writing.newRecord(LINE);
+            row.setId(Ids.newId());
+            row.setPageId(pageId);
+            row.setPosition(++position);
+            row.setKind(line.kind().name());
+            row.setWords(line.words());
+            row.setRevision(1);
+            rows.add(row);
+        }
+        writing.batchInsert(rows).execute();
+    }
+
+    /** Takes the lines away that never got a word or a recording, such as a new page's first one. */
+    public void removeEmpty(String pageId) {
+        writing.deleteFrom(LINE)
+                .where(
+                        LINE.PAGE_ID.eq(pageId),
+                        LINE.WORDS.eq(""),
+                        notExists(selectOne().from(RECORDING).where(RECORDING.LINE_ID.eq(LINE.ID))))
+                .execute();
     }
 
     /** Changes the words unless somebody changed them since {@code revision}; answers whether it did. */

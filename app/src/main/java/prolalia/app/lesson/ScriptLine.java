@@ -3,6 +3,7 @@ package prolalia.app.lesson;
 import java.util.List;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
+import prolalia.core.script.WordChanges;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.InkTrace;
 import prolalia.core.sound.Peaks;
@@ -29,6 +30,13 @@ public record ScriptLine(
     /** Whether there are words, and no kept take that says them. */
     public boolean isToBeRead() {
         return !line.words().isBlank() && line.state() != LineState.VOICED;
+    }
+
+    /** How the words changed after the take; empty unless the line is outdated. */
+    public List<WordChanges.Part> changes() {
+        return line.state() == LineState.OUTDATED
+                ? WordChanges.between(line.kept().orElseThrow().words(), line.words())
+                : List.of();
     }
 
     /** Where the findings stand on a trace of this width. */

@@ -46,10 +46,21 @@ function settle(row, area, saved) {
     waiting.delete(row);
   }
   note(row, null);
+  showChanges(row, saved.changes);
   if (waiting.size === 0) {
     show('saved');
   }
   document.body.dispatchEvent(new CustomEvent('script-changed'));
+}
+
+/** Shows which words changed since the take. */
+function showChanges(row, changes) {
+  const TAGS = { REMOVED: 'del', ADDED: 'ins', STAYED: 'span' };
+  row.querySelector('.changes').replaceChildren(...changes.flatMap((part) => {
+    const piece = document.createElement(TAGS[part.change]);
+    piece.textContent = part.words;
+    return [piece, ' '];
+  }));
 }
 
 async function conflict(row, area, answer) {

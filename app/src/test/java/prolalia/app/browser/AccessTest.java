@@ -45,6 +45,10 @@ class AccessTest extends Browsing {
             page.getByText("How a bean wakes up").first().click();
             page.waitForSelector(".row-line");
             check(page, "script");
+            page.getByText("Paste many lines").click();
+            check(page, "paste");
+            page.goBack();
+            page.waitForSelector(".row-line");
             page.locator(".record-line").last().click();
             recorderIs(page, "ready");
             check(page, "recorder");

@@ -70,8 +70,10 @@ abstract class Browsing extends RunningHouse {
     static void newLesson(Page desk, String title, String words) {
         desk.getByLabel("What is it about?").fill(title);
         desk.locator(".new-book button").click();
-        desk.getByLabel("Words of this direction").fill(words);
-        saved(desk);
+        if (!words.isEmpty()) {
+            desk.getByLabel("Words of this direction").fill(words);
+            saved(desk);
+        }
     }
 
     static void saved(Page script) {

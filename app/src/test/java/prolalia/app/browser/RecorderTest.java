@@ -42,7 +42,7 @@ class RecorderTest extends Browsing {
         recorderIs(page, "recording");
         page.locator("#start").click();
         recorderIs(page, "verdict");
-        assertThat(page.locator("#takes li").count()).isEqualTo(1);
+        page.waitForCondition(() -> page.locator("#takes li").count() == 1);
         page.keyboard().press("ArrowLeft");
         recorderIs(page, "recording");
         recordedFor(page, 2);

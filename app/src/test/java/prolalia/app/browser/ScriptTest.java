@@ -74,9 +74,26 @@ class ScriptTest extends Browsing {
         leaf.locator("textarea").fill("the stem");
         says(page, "#bar", "1 outdated");
         assertThat(leaf.innerText()).contains("the words changed after the take");
+        assertThat(leaf.locator("del").innerText()).isEqualTo("leaf");
+        assertThat(leaf.locator("ins").innerText()).isEqualTo("stem");
         leaf.locator("textarea").fill("The Leaf!");
         page.waitForCondition(() -> !page.locator("#bar").innerText().contains("outdated"));
         leaf.locator("textarea").fill("the leaf");
         saved(page);
+    }
+
+    @Test
+    void pastedLinesAreShownAsUnderstoodBeforeTheyAreTaken() {
+        Page page = desk();
+        newLesson(page, "Pasted", "");
+        page.getByText("Paste many lines").click();
+        page.locator("#text").fill("1. Which comes first?\n a) the root\n b) the leaf\n\n- Draw it.");
+        says(page, "#reading", "4 lines");
+        assertThat(page.locator("#reading li.choice").allInnerTexts()).hasSize(2);
+        page.getByText("Take these lines").click();
+        page.waitForSelector(".row-line");
+        assertThat(page.locator(".row-line select").evaluateAll("all => all.map((each) => each.value)"))
+                .isEqualTo(java.util.List.of("QUESTION", "CHOICE", "CHOICE", "DIRECTION"));
+        assertThat(words(page, 2).inputValue()).isEqualTo("the leaf");
     }
 }
