@@ -18,6 +18,7 @@ import prolalia.app.account.SignedInTeacher;
 import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineState;
 
 @Controller
 class LessonController {
@@ -54,6 +55,7 @@ class LessonController {
     private void putLesson(LessonView lesson, Model model) {
         model.addAttribute("lesson", lesson);
         model.addAttribute("kinds", LineKind.values());
+        model.addAttribute("states", LineState.values());
         model.addAttribute("next", lesson.nextToRead().orElse(null));
     }
 

@@ -1,5 +1,6 @@
 // The script page: rows that save themselves, and coverage that follows.
 import { watch, watchField } from './autosave.js';
+import { watchFilters } from './filters.js';
 
 const lesson = document.querySelector('.lesson').dataset.lesson;
 
@@ -24,6 +25,7 @@ function refresh() {
 
 document.querySelectorAll('.row-line').forEach(prepare);
 document.querySelectorAll('[data-save]').forEach(watchField);
+watchFilters(document.getElementById('filters'));
 document.body.addEventListener('script-changed', refresh);
 document.body.addEventListener('htmx:afterSettle', () => {
   document.querySelectorAll('.row-line:not([data-watched])').forEach((row) => {

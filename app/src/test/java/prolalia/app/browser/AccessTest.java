@@ -61,6 +61,9 @@ class AccessTest extends Browsing {
             page.waitForSelector(".row-line");
             page.getByText("Give out").click();
             check(page, "give out");
+            page.navigate(base() + "/microphone");
+            page.waitForSelector(".microphone-check[data-state=ready]");
+            check(page, "microphone check");
             page.getByText("School", new Page.GetByTextOptions().setExact(true)).click();
             check(page, "school");
             page.navigate(base() + "/lessons/nowhere");

@@ -115,4 +115,14 @@ class RecorderTest extends Browsing {
         page.keyboard().press("Enter");
         recorderIs(page, "kept");
     }
+
+    @Test
+    void theMicrophoneCheckSaysWhatIsHeard() {
+        Page page = desk();
+        page.navigate(base() + "/microphone");
+        page.waitForSelector(".microphone-check[data-state=ready]");
+        page.locator("#check").click();
+        page.waitForSelector("#report dd");
+        assertThat(page.locator("#report").innerText()).contains("Heard well", "No hum", "Nothing was cut off");
+    }
 }

@@ -96,4 +96,20 @@ class ScriptTest extends Browsing {
                 .isEqualTo(java.util.List.of("QUESTION", "CHOICE", "CHOICE", "DIRECTION"));
         assertThat(words(page, 2).inputValue()).isEqualTo("the leaf");
     }
+
+    @Test
+    void theScriptIsFilteredByStateKindAndWords() {
+        Page page = desk();
+        page.getByText("How a bean wakes up").first().click();
+        Locator shown = page.locator(".row-line:visible");
+        page.selectOption("#filter-state", "silent");
+        page.waitForCondition(() -> shown.count() == 1);
+        page.locator("#filters button").click();
+        page.selectOption("#filter-kind", "CHOICE");
+        page.waitForCondition(() -> shown.count() == 2);
+        page.locator("#find").fill("ROOT");
+        page.waitForCondition(() -> shown.count() == 1);
+        page.locator("#find").fill("nowhere");
+        assertThat(page.locator("#nothing-found").isVisible()).isTrue();
+    }
 }
