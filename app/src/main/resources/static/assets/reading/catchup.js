@@ -18,6 +18,15 @@ async function carryLeftOver(recording) {
   });
 }
 
+/** Brings what this browser still has of one recording to the server, before it is put together there. */
+export async function carryRest(id) {
+  const left = window.indexedDB && navigator.locks ? await recordings() : [];
+  const recording = left.find((each) => each.id === id);
+  if (recording) {
+    await carryLeftOver(recording);
+  }
+}
+
 /** Runs on every teacher's page. */
 export async function catchUp() {
   const place = document.getElementById('unfinished');

@@ -2,6 +2,7 @@
 import { listen, stop as stopListening } from '../house/listen.js';
 import { send } from '../house/requests.js';
 import { clock, say } from '../house/words.js';
+import { carryRest } from './catchup.js';
 import { LiveTrace } from './livetrace.js';
 import { browserName, meterShare, Microphone, troubleOf } from './microphone.js';
 import { TakeInTheMaking } from './take.js';
@@ -275,5 +276,8 @@ watchFiles(at('file'), at('drop'), async (file) => {
 await openMicrophone();
 if (page.dataset.finish) {
   enter('saving', say('finishing'));
-  await judged(async () => (await send('POST', `/recordings/${page.dataset.finish}/end`)).text());
+  await judged(async () => {
+    await carryRest(page.dataset.finish);
+    return (await send('POST', `/recordings/${page.dataset.finish}/end`)).text();
+  });
 }

@@ -1,0 +1,127 @@
+package prolalia.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.util.Arrays;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** Takes of a line: kept, doubtful, accepted; and lines that come by the hundred. */
+class TakesTest extends RunningHouse {
+    private Visitor ines;
+
+    @BeforeAll
+    void enter() throws Exception {
+        ines = Visitor.ines(base());
+    }
+
+    private String take(String line, byte[] content) throws Exception {
+        return Visitor.first(ines.record(line, "take.wav", content), "data-take=\"([^\"]+)\"");
+    }
+
+    private static byte[] wav(String voice) throws Exception {
+        return Files.readAllBytes(voice(voice));
+    }
+
+    /** The same voice, cut in the middle of a word: a WAV file that states its new length. */
+    private static byte[] cutOff(String voice, double share) throws Exception {
+        byte[] whole = wav(voice);
+        byte[] cut = Arrays.copyOf(whole, 44 + 2 * (int) ((whole.length - 44) * share / 2));
+        java.nio.ByteBuffer.wrap(cut).order(java.nio.ByteOrder.LITTLE_ENDIAN).putInt(4, cut.length - 8);
+        return cut;
+    }
+
+    @Test
+    void theNewestTakeIsNotHeardBeforeItIsKeptAndAnOlderOneCanBeKeptInstead() throws Exception {
+        String line = ines.newLine("Which part comes out of the seed first?");
+        String lesson = ines.lessonOf(line);
+        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "value=\"http://[^/]+(/l/[^\"]+)\"");
+        String first = take(line, wav("bean-2b"));
+        assertThat(new Visitor(base()).page(link)).doesNotContain("data-sound");
+        ines.form("/takes/" + first + "/keep");
+        String heard = Visitor.first(new Visitor(base()).page(link), "/sound/([0-9a-f]{64})");
+        String second = take(line, wav("bean-2a"));
+        assertThat(Visitor.first(new Visitor(base()).page(link), "/sound/([0-9a-f]{64})"))
+                .isEqualTo(heard);
+        ines.form("/takes/" + second + "/keep");
+        assertThat(Visitor.first(new Visitor(base()).page(link), "/sound/([0-9a-f]{64})"))
+                .isNotEqualTo(heard);
+        // What is no longer kept is no longer served by the link.
+        assertThat(new Visitor(base()).get(link + "/sound/" + heard + ".mp3").statusCode())
+                .isEqualTo(404);
+        ines.form("/takes/" + first + "/keep");
+        assertThat(Visitor.first(new Visitor(base()).page(link), "/sound/([0-9a-f]{64})"))
+                .isEqualTo(heard);
+        assertThat(ines.page("/lines/" + line + "/takes")).contains(first, second, "Keep this one");
+    }
+
+    @Test
+    void aTakeThatIsCutOffMakesItsLineDoubtfulUntilTheTeacherAcceptsIt() throws Exception {
+        String line = ines.newLine("A bean sleeps in the dry soil until the rain comes.");
+        String lesson = ines.lessonOf(line);
+        String take = take(line, cutOff("bean-1b", 0.46));
+        ines.form("/takes/" + take + "/keep");
+        assertThat(ines.page("/lessons/" + lesson)).contains("1 doubtful", "cut off at the end", "class=\"notch\"");
+        assertThat(ines.page("/lessons/" + lesson + "/read")).contains("A bean sleeps");
+        ines.form("/takes/" + take + "/accept");
+        assertThat(ines.page("/lessons/" + lesson)).contains("all voiced").doesNotContain("1 doubtful");
+        assertThat(ines.page("/lessons/" + lesson + "/read")).contains("There is nothing to read");
+        assertThat(ines.page("/lessons/" + lesson + "/read?what=ALL")).contains("A bean sleeps");
+    }
+
+    @Test
+    void overlappingTakesAreKeptAtOnceAndLeaveTheNeighbourOut() throws Exception {
+        String line = ines.newLine("the root");
+        byte[] root = wav("bean-2c");
+        String id = UUID.randomUUID().toString();
+        String address = "/recordings/" + id + "/chunks/0?line=" + line;
+        assertThat(ines.send("PUT", address, "audio/wav;overlap=300", root).statusCode())
+                .isEqualTo(200);
+        HttpResponse<byte[]> verdict =
+                ines.form("/recordings/" + id + "/end", "chunks", "1", "keep", "true", "words", "the root");
+        assertThat(Visitor.text(verdict)).contains("data-verdict=\"take\"");
+        assertThat(ines.page("/lessons/" + ines.lessonOf(line))).contains("all voiced");
+        String summary = Visitor.text(
+                ines.form("/lessons/" + ines.lessonOf(line) + "/read/summary", "lines", line, "readingMs", "2000"));
+        assertThat(summary).contains("1 of 1 line voiced", "Play all in a row");
+    }
+
+    @Test
+    void twoThousandPastedLinesOpenAndAreReadInOrder() throws Exception {
+        StringBuilder pasted = new StringBuilder();
+        for (int i = 1; i <= 1_000; i++) {
+            pasted.append(i)
+                    .append(". Question ")
+                    .append(i)
+                    .append("?\n  a) answer ")
+                    .append(i)
+                    .append("\n");
+        }
+        String lesson = ines.lessonOf(ines.newLine("Long"));
+        HttpResponse<byte[]> taken = ines.form("/lessons/" + lesson + "/paste", "text", pasted.toString(), "page", "0");
+        assertThat(taken.statusCode()).isEqualTo(200);
+        String script = ines.page("/lessons/" + lesson);
+        assertThat(script).contains("2 pages", "0 of 2001 voiced");
+        assertThat(script.indexOf("Question 999?")).isLessThan(script.indexOf("answer 999<"));
+        assertThat(Visitor.text(ines.form("/lessons/" + lesson + "/paste", "text", "  \n ", "page", "1")))
+                .contains("no line in this text");
+        String tooMany = "x\n\n".repeat(10_001);
+        assertThat(Visitor.text(ines.form("/lessons/" + lesson + "/paste", "text", tooMany, "page", "1")))
+                .contains("more than 10,000 lines");
+        assertThat(ines.page("/lessons/" + lesson)).contains("0 of 2001 voiced");
+    }
+
+    @Test
+    void theMicrophoneCheckKeepsNothingAndTakesAnything() throws Exception {
+        String good = Visitor.text(ines.send("POST", "/microphone", "application/octet-stream", wav("bean-1a")));
+        assertThat(good).contains("Heard well", "No hum");
+        String bad = Visitor.text(ines.send("POST", "/microphone", "application/octet-stream", "no sound".getBytes()));
+        assertThat(bad).contains("Nothing came in");
+        try (var left = Files.list(DATA.resolve("temporary"))) {
+            assertThat(left).isEmpty();
+        }
+    }
+}
