@@ -29,4 +29,6 @@ export function watchFilters(filter) {
   filter.addEventListener('input', () => apply(filter));
   filter.addEventListener('submit', (event) => event.preventDefault());
   filter.addEventListener('reset', () => setTimeout(() => apply(filter)));
+  // Chosen before this script had come, or put back by the browser.
+  apply(filter);
 }

@@ -104,14 +104,14 @@ class TakesTest extends RunningHouse {
         HttpResponse<byte[]> taken = ines.form("/lessons/" + lesson + "/paste", "text", pasted.toString(), "page", "0");
         assertThat(taken.statusCode()).isEqualTo(200);
         String script = ines.page("/lessons/" + lesson);
-        assertThat(script).contains("2 pages", "0 of 2001 voiced");
+        assertThat(script).contains("2 pages", "0 of 2,001 voiced");
         assertThat(script.indexOf("Question 999?")).isLessThan(script.indexOf("answer 999<"));
         assertThat(Visitor.text(ines.form("/lessons/" + lesson + "/paste", "text", "  \n ", "page", "1")))
                 .contains("no line in this text");
         String tooMany = "x\n\n".repeat(10_001);
         assertThat(Visitor.text(ines.form("/lessons/" + lesson + "/paste", "text", tooMany, "page", "1")))
                 .contains("more than 10,000 lines");
-        assertThat(ines.page("/lessons/" + lesson)).contains("0 of 2001 voiced");
+        assertThat(ines.page("/lessons/" + lesson)).contains("0 of 2,001 voiced");
     }
 
     @Test

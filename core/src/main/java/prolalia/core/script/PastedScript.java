@@ -26,7 +26,7 @@ import prolalia.core.lesson.LineKind;
  */
 public final class PastedScript {
     private static final Pattern QUESTION =
-            Pattern.compile("^\\s*(?:[Qq](?:uestion)?\\s*)?\\(?\\d{1,3}[.):]\\)?\\s+(\\S.*)$");
+            Pattern.compile("^\\s*(?:[Qq](?:uestion)?\\s*)?\\(?\\d{1,4}[.):]\\)?\\s+(\\S.*)$");
     private static final Pattern CHOICE = Pattern.compile("^\\s*\\(?([A-Ha-h])[.)]\\s+(\\S.*)$");
     private static final Pattern NEXT_CHOICE_ON_LINE = Pattern.compile("\\s{2,}\\(?([B-Hb-h])[.)]\\s+");
     private static final Pattern BULLET = Pattern.compile("^\\s*(?:[•◦▪●○☐□]|[-*–—](?=\\s))\\s*(\\S.*)$");
