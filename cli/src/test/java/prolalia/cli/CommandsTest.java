@@ -10,6 +10,8 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import picocli.CommandLine;
+import prolalia.core.sound.Finding;
+import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Sound;
 import prolalia.media.SoundWriter;
 import tools.jackson.databind.JsonNode;
@@ -85,5 +87,42 @@ class CommandsTest {
         assertThat(exit).isEqualTo(1);
         assertThat(errors).contains("nobody speaks");
         assertThat(folder).isDirectoryNotContaining("glob:**.mp3");
+    }
+
+    @Test
+    void checkPrintsItsFindingsWithTheirPlacesAndSucceedsAllTheSame() throws Exception {
+        JsonNode result =
+                JsonMapper.shared().readTree(run("check", tone("tone.wav").toString(), "--text", "the root"));
+        assertThat(exit).isZero();
+        assertThat(result.propertyNames()).containsExactly("file", "findings");
+        JsonNode finding = result.get("findings").get(0);
+        assertThat(finding.propertyNames()).containsExactly("id", "severity", "message", "startMs", "endMs");
+        assertThat(finding.get("id").stringValue()).isEqualTo("nothing-said");
+        assertThat(finding.get("severity").stringValue()).isEqualTo("fault");
+        assertThat(finding.get("message").stringValue()).isEqualTo("nobody speaks");
+        assertThat(finding.get("endMs").intValue()).isEqualTo(2000);
+
+        JsonNode bad = JsonMapper.shared().readTree(run("check", "nowhere.wav"));
+        assertThat(exit).isEqualTo(1);
+        assertThat(bad.get("error").stringValue()).contains("no such file");
+    }
+
+    @Test
+    void everyFindingAndEveryRefusalHasItsWords() {
+        for (Finding.Kind kind : Finding.Kind.values()) {
+            assertThat(FileMessages.of(kind)).isNotBlank();
+        }
+        for (Refusal.Reason reason : Refusal.Reason.values()) {
+            assertThat(FileMessages.of(reason)).isNotBlank();
+        }
+    }
+
+    @Test
+    void aMistypedCommandIsExplainedAndPrintsNothing() {
+        assertThat(run("measure")).isEmpty();
+        assertThat(exit).isEqualTo(2);
+        assertThat(errors).contains("Missing required parameter", "FILE");
+        assertThat(run("render", "x.wav")).isEmpty();
+        assertThat(errors).contains("--output");
     }
 }

@@ -61,6 +61,18 @@ public final class Visitor {
                 encoded(fields).getBytes(StandardCharsets.UTF_8));
     }
 
+    /** Posts a form and doesn't follow where the answer leads. */
+    public HttpResponse<byte[]> formOnce(String path) throws Exception {
+        HttpClient still = HttpClient.newBuilder().cookieHandler(cookies).build();
+        return still.send(
+                HttpRequest.newBuilder(URI.create(base + path))
+                        .header("Content-Type", "application/x-www-form-urlencoded")
+                        .header("X-XSRF-TOKEN", csrfToken())
+                        .POST(BodyPublishers.noBody())
+                        .build(),
+                BodyHandlers.ofByteArray());
+    }
+
     public HttpResponse<byte[]> putForm(String path, String... fields) throws Exception {
         return send(
                 "PUT",

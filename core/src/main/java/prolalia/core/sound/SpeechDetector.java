@@ -37,6 +37,9 @@ public final class SpeechDetector {
     /** A shorter stretch is a click. */
     private static final int SHORTEST_FRAMES = 5;
 
+    /** What is over this soon after the beginning, or begins this late, is the click of a button or of a cut. */
+    private static final int EDGE_FRAMES = 7;
+
     /** 50 dB under the loudest frame of a stretch nothing is heard of it any more. */
     private static final double INAUDIBLE_SHARE = 1e-5;
 
@@ -58,7 +61,8 @@ public final class SpeechDetector {
         double[] score = scores(frames);
         List<int[]> runs = bridged(runs(score));
         runs.forEach(run -> drawIn(frames, run));
-        runs.removeIf(run -> run[1] - run[0] < SHORTEST_FRAMES);
+        runs.removeIf(run ->
+                run[1] - run[0] < SHORTEST_FRAMES || run[1] <= EDGE_FRAMES || run[0] >= frames.count() - EDGE_FRAMES);
         List<Span> speech = new ArrayList<>();
         for (int i = 0; i < runs.size(); i++) {
             if (hasVoice(frames, runs.get(i)) || isBesideVoice(frames, runs, i)) {
