@@ -1,7 +1,8 @@
 // The microphone check: three seconds, judged by the server, kept nowhere. The chosen input is remembered on this device.
 import { send } from '../house/requests.js';
 import { say } from '../house/words.js';
-import { bestType, browserName, meterShare, Microphone, troubleOf } from './microphone.js';
+import { showLevel } from './level.js';
+import { bestType, browserName, Microphone, troubleOf } from './microphone.js';
 
 const SECONDS = 3;
 const page = document.querySelector('.microphone-check');
@@ -53,9 +54,7 @@ async function check() {
 
 setInterval(() => {
   loudest = Math.max(loudest * 0.8, microphone.peak());
-  const share = meterShare(loudest);
-  at('level').querySelector('.bar').setAttribute('x2', share * 296);
-  at('level').setAttribute('aria-valuenow', Math.round(share * 100));
+  showLevel(loudest);
 }, 100);
 
 at('check').addEventListener('click', check);

@@ -3,13 +3,13 @@ import { listen, stop as stopListening } from '../house/listen.js';
 import { send } from '../house/requests.js';
 import { clock, say } from '../house/words.js';
 import { Earshot, OVERLAP_MS } from './earshot.js';
+import { showLevel } from './level.js';
 import { LineTake } from './linetake.js';
 import { LiveTrace } from './livetrace.js';
-import { browserName, meterShare, troubleOf } from './microphone.js';
+import { browserName, troubleOf } from './microphone.js';
 
 const HANDS_FREE_KEY = 'hands-free';
 const PAUSE_KEY = 'hands-free-pause';
-const LOUD_SHARE = 0.97;
 
 const page = document.querySelector('.prompter');
 const lines = [...document.querySelectorAll('#lines-to-read li')].map((item) => ({ ...item.dataset, words: item.textContent }));
@@ -201,10 +201,7 @@ function saidByNow() {
 }
 
 setInterval(() => {
-  const share = meterShare(ear.loudest);
-  at('level').querySelector('.bar').setAttribute('x2', share * 296);
-  at('level').setAttribute('aria-valuenow', Math.round(share * 100));
-  at('level').classList.toggle('loud', share > LOUD_SHARE);
+  showLevel(ear.loudest);
   if (!is('reading')) {
     return;
   }

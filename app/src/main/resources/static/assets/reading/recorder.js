@@ -3,12 +3,12 @@ import { listen, stop as stopListening } from '../house/listen.js';
 import { send } from '../house/requests.js';
 import { clock, say } from '../house/words.js';
 import { carryRest } from './catchup.js';
+import { showLevel } from './level.js';
 import { LiveTrace } from './livetrace.js';
-import { browserName, meterShare, Microphone, troubleOf } from './microphone.js';
+import { browserName, Microphone, troubleOf } from './microphone.js';
 import { TakeInTheMaking } from './take.js';
 import { LARGEST_BYTES, upload, watchFiles } from './upload.js';
 
-const LOUD_SHARE = 0.97;
 const QUIET_SHARE = 0.35;
 const COUNT_KEY = 'count-first';
 
@@ -99,11 +99,8 @@ navigator.mediaDevices?.addEventListener('devicechange', () => (microphone.strea
 setInterval(() => {
   const peak = microphone.peak();
   loudest = Math.max(loudest * 0.8, peak);
-  const share = meterShare(loudest);
-  at('level').querySelector('.bar').setAttribute('x2', share * 296);
-  at('level').setAttribute('aria-valuenow', Math.round(share * 100));
-  at('level').classList.toggle('loud', share > LOUD_SHARE);
-  at('level-words').textContent = microphone.stream ? say(share > LOUD_SHARE ? 'loud' : share < QUIET_SHARE ? 'quiet' : 'good') : '';
+  const { share, loud } = showLevel(loudest);
+  at('level-words').textContent = microphone.stream ? say(loud ? 'loud' : share < QUIET_SHARE ? 'quiet' : 'good') : '';
   if (is('recording')) {
     trace.add(take.elapsedMs, peak);
     at('elapsed').textContent = clock(take.elapsedMs);
