@@ -10,6 +10,11 @@ import java.util.Optional;
  * @param kept the take that students hear, if there is one
  */
 public record Line(String id, LineKind kind, String words, Optional<Take> kept) {
+    /** Whether there is any word to say; a line may be still empty, or have icons alone. */
+    public boolean isSayable() {
+        return !SpokenWords.of(words).isEmpty();
+    }
+
     public LineState state() {
         if (kept.isEmpty()) {
             return LineState.SILENT;

@@ -1,7 +1,12 @@
 package prolalia.core.script;
 
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
 import prolalia.core.lesson.Line;
+import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineState;
 import prolalia.core.lesson.SpokenWords;
 
@@ -43,8 +48,57 @@ public record Coverage(int lines, int voicedLines, int outdatedLines, int doubtf
         return new Coverage(lines, voiced, outdated, doubtful, words, voicedWords);
     }
 
+    /** The coverage of each kind of line that the script has, in the order of the kinds. */
+    public static Map<LineKind, Coverage> byKind(Collection<Line> script) {
+        Map<LineKind, Coverage> byKind = new EnumMap<>(LineKind.class);
+        for (LineKind kind : LineKind.values()) {
+            Coverage coverage =
+                    of(script.stream().filter(line -> line.kind() == kind).toList());
+            if (coverage.lines() > 0) {
+                byKind.put(kind, coverage);
+            }
+        }
+        return byKind;
+    }
+
+    /**
+     * The state of each line with words, in order. Of a script longer than {@code most}, each mark stands for a stretch
+     * of about as many lines, and shows what there needs the teacher most: silent before outdated before doubtful.
+     */
+    public static List<LineState> marks(Collection<Line> script, int most) {
+        List<LineState> states =
+                script.stream().filter(Line::isSayable).map(Line::state).toList();
+        if (states.size() <= most) {
+            return states;
+        }
+        List<LineState> marks = new ArrayList<>();
+        for (int i = 0; i < most; i++) {
+            int start = (int) ((long) i * states.size() / most);
+            int end = (int) ((long) (i + 1) * states.size() / most);
+            marks.add(mostUrgent(states.subList(start, end)));
+        }
+        return marks;
+    }
+
+    private static LineState mostUrgent(List<LineState> states) {
+        return List.of(LineState.SILENT, LineState.OUTDATED, LineState.DOUBTFUL).stream()
+                .filter(states::contains)
+                .findFirst()
+                .orElse(LineState.VOICED);
+    }
+
+    /** 0 to 100; 100 only when every word is voiced. */
+    public int percentOfWords() {
+        return words == 0 ? 0 : (int) (100L * voicedWords / words);
+    }
+
     public int silentLines() {
         return lines - voicedLines - outdatedLines - doubtfulLines;
+    }
+
+    /** Voiced once, but outdated or doubtful now. */
+    public int flaggedLines() {
+        return outdatedLines + doubtfulLines;
     }
 
     /** Silent, outdated and doubtful together: what is still to be read. */

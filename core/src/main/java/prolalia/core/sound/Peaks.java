@@ -10,17 +10,14 @@ public record Peaks(byte[] values) {
     public static final int BUCKET_MS = 20;
 
     public static Peaks of(Sound sound) {
-        int perBucket = Math.max(1, sound.sampleRate() * BUCKET_MS / 1000);
-        float[] x = sound.samples();
-        byte[] values = new byte[(x.length + perBucket - 1) / perBucket];
-        for (int bucket = 0; bucket < values.length; bucket++) {
-            float largest = 0;
-            for (int i = bucket * perBucket; i < Math.min(x.length, (bucket + 1) * perBucket); i++) {
-                largest = Math.max(largest, Math.abs(x[i]));
-            }
-            values[bucket] = (byte) Math.min(255, Math.round(largest * 255));
-        }
-        return new Peaks(values);
+        return new Peaks(magnitudes(sound, BUCKET_MS));
+    }
+
+    /** The largest magnitude of every {@code bucketMs}: one byte a bucket, unsigned, 255 is full scale. */
+    public static byte[] magnitudes(Sound sound, int bucketMs) {
+        OutlineMeter meter = new OutlineMeter(sound.sampleRate(), bucketMs);
+        meter.add(sound.samples(), sound.samples().length);
+        return meter.magnitudes();
     }
 
     /** The largest magnitude, 0 to 1, between two shares (0 to 1) of the sound's length. */

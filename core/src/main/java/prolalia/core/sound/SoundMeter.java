@@ -3,6 +3,7 @@ package prolalia.core.sound;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 
 /**
  * Measures a sound block by block, at its own sample rate and with its own channels.
@@ -46,7 +47,12 @@ public final class SoundMeter {
     /** Measures one channel of sound whole. */
     public static Measurement measure(Sound sound) {
         SoundMeter meter = new SoundMeter(sound.sampleRate(), 1);
-        meter.add(new float[][] {sound.samples()}, sound.samples().length);
+        float[] samples = sound.samples();
+        // The frames are half of the work, and nothing else looks at them.
+        CompletableFuture<Void> framed = CompletableFuture.runAsync(() -> meter.frames.add(samples, samples.length));
+        meter.addLevels(new float[][] {samples}, samples.length);
+        framed.join();
+        meter.samples = samples.length;
         return meter.measurement();
     }
 
@@ -55,13 +61,17 @@ public final class SoundMeter {
      * @param count how many samples of each to take
      */
     public void add(float[][] channels, int count) {
+        addLevels(channels, count);
+        frames.add(channels.length == 1 ? channels[0] : mixed(channels, count), count);
+        samples += count;
+    }
+
+    private void addLevels(float[][] channels, int count) {
         loudness.add(channels, count);
         for (int c = 0; c < channels.length; c++) {
             truePeaks[c].add(channels[c], count);
             clips[c].add(channels[c], count);
         }
-        frames.add(channels.length == 1 ? channels[0] : mixed(channels, count), count);
-        samples += count;
     }
 
     private float[] mixed(float[][] channels, int count) {
@@ -76,6 +86,16 @@ public final class SoundMeter {
             mix[i] = sum / channels.length;
         }
         return mix;
+    }
+
+    /** The speech up to now in fine pieces ({@link SpeechDetector#pieces}). */
+    public List<Span> pieces() {
+        return SpeechDetector.pieces(frames);
+    }
+
+    /** Where a second voice speaks ({@link Voices#second}). */
+    public Optional<Span> secondVoice() {
+        return Voices.second(frames, pieces());
     }
 
     /** What was measured up to now. */

@@ -52,6 +52,14 @@ public final class SpeechDetector {
     /** An s before the first vowel, or an f after the last, may stand this far from the voiced stretch. */
     private static final int JOINED_FRAMES = 60;
 
+    /** A dip is this quiet against the loudest moment of its stretch, or this little over the noise, ... */
+    private static final double DIP_SHARE = Math.pow(10, -2.8);
+
+    private static final double DIP_OVER_NOISE_DB = 7;
+
+    /** ... and lasts this long: the closed mouth before a p or t mostly opens sooner. */
+    private static final int DIP_FRAMES = 6;
+
     private SpeechDetector() {}
 
     /**
@@ -71,6 +79,53 @@ public final class SpeechDetector {
             }
         }
         return List.copyOf(speech);
+    }
+
+    /**
+     * The same speech in finer pieces: parted also at short dips, as between two lines that were said in one breath.
+     *
+     * @return in order of time; parted by at least 60 ms
+     */
+    public static List<Span> pieces(SpeechFrames frames) {
+        double[] power = new double[frames.count()];
+        Arrays.setAll(power, frames::power);
+        double noise = quietestMean(power) * Math.pow(10, DIP_OVER_NOISE_DB / 10);
+        List<Span> pieces = new ArrayList<>();
+        for (Span speech : detect(frames)) {
+            int start = (int) (speech.startMs() / SpeechFrames.HOP_MS);
+            int end = (int) (speech.endMs() / SpeechFrames.HOP_MS);
+            double loudest = 0;
+            for (int i = start; i < Math.min(end, power.length); i++) {
+                loudest = Math.max(loudest, power[i]);
+            }
+            double dip = Math.max(noise, loudest * DIP_SHARE);
+            addPieces(power, start, end, dip, pieces);
+        }
+        return List.copyOf(pieces);
+    }
+
+    /** Parts a stretch at its dips; what is quiet at its ends, as where a recorder opens and closes a gate, is left out. */
+    private static void addPieces(double[] power, int start, int end, double dip, List<Span> pieces) {
+        int from = start;
+        int quiet = 0;
+        for (int i = start; i < end; i++) {
+            quiet = i < power.length && power[i] < dip ? quiet + 1 : 0;
+            boolean over = quiet >= DIP_FRAMES && (i + 1 >= end || i + 1 >= power.length || power[i + 1] >= dip);
+            if (over) {
+                int began = i + 1 - quiet;
+                if (began - from >= SHORTEST_FRAMES) {
+                    pieces.add(span(from, began));
+                }
+                from = i + 1;
+            }
+        }
+        if (end - from >= SHORTEST_FRAMES) {
+            pieces.add(span(from, end));
+        }
+    }
+
+    private static Span span(int fromFrame, int endFrame) {
+        return new Span(fromFrame * (long) SpeechFrames.HOP_MS, endFrame * (long) SpeechFrames.HOP_MS);
     }
 
     private static double[] scores(SpeechFrames frames) {

@@ -32,6 +32,9 @@ public final class SpeechFrames {
 
     private static final int HIGHEST_PITCH_HZ = 500;
 
+    /** A longer period must fit so much better than a shorter one to be taken for the pitch. */
+    private static final float OCTAVE_FAVOUR = 1.05f;
+
     /** Far under any sound; keeps the running mean from fading into denormal numbers, which are slow. */
     private static final float ANTI_DENORMAL = 1e-20f;
 
@@ -56,6 +59,9 @@ public final class SpeechFrames {
     private float[] bandPower = new float[BANDS * 512];
     private float[] power = new float[512];
     private float[] periodicity = new float[512];
+    private byte[] pitchLag = new byte[512];
+    private final double pitchRate;
+    private int bestLag;
 
     public SpeechFrames(int sampleRate) {
         hop = Math.max(1, sampleRate * HOP_MS / 1000);
@@ -72,7 +78,7 @@ public final class SpeechFrames {
         buffer = new float[size];
         spectrum = new float[size];
         decimation = Math.max(1, sampleRate / PITCH_RATE);
-        double pitchRate = (double) sampleRate / decimation;
+        pitchRate = (double) sampleRate / decimation;
         slow = new float[(int) (PITCH_WINDOW_SECONDS * pitchRate)];
         straight = new float[slow.length];
         firstLag = (int) (pitchRate / HIGHEST_PITCH_HZ);
@@ -102,6 +108,7 @@ public final class SpeechFrames {
         if (count == power.length) {
             power = Arrays.copyOf(power, 2 * count);
             periodicity = Arrays.copyOf(periodicity, 2 * count);
+            pitchLag = Arrays.copyOf(pitchLag, 2 * count);
             bandPower = Arrays.copyOf(bandPower, 2 * count * BANDS);
         }
         int middle = (size - hop) / 2;
@@ -125,6 +132,7 @@ public final class SpeechFrames {
             bandPower[count * BANDS + band] = total * scale;
         }
         periodicity[count] = voicing();
+        pitchLag[count] = (byte) bestLag;
         count++;
     }
 
@@ -149,6 +157,8 @@ public final class SpeechFrames {
         System.arraycopy(slow, slowAt, straight, 0, n - slowAt);
         System.arraycopy(slow, 0, straight, n - slowAt, slowAt);
         float best = 0;
+        float nearly = 0;
+        bestLag = 0;
         for (int lag = firstLag; lag <= lastLag; lag++) {
             float product = 0;
             float early = 0;
@@ -159,7 +169,13 @@ public final class SpeechFrames {
                 late += straight[i] * straight[i];
             }
             if (product > 0) {
-                best = Math.max(best, product / (float) Math.sqrt((double) early * late + 1e-20));
+                float likeness = product / (float) Math.sqrt((double) early * late + 1e-20);
+                best = Math.max(best, likeness);
+                if (likeness > nearly) {
+                    // Twice the period fits as well as the period itself, and a hair better by chance.
+                    nearly = likeness * OCTAVE_FAVOUR;
+                    bestLag = lag;
+                }
             }
         }
         return best;
@@ -178,6 +194,11 @@ public final class SpeechFrames {
     /** Mean square within one band at frame {@code i}. */
     double bandPower(int i, int band) {
         return bandPower[i * BANDS + band];
+    }
+
+    /** Pitch in Hz at frame {@code i}, 0 where nothing is periodic; means something where the periodicity is high. */
+    double pitchHz(int i) {
+        return pitchLag[i] == 0 ? 0 : pitchRate / pitchLag[i];
     }
 
     double periodicity(int i) {

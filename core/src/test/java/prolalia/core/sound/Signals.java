@@ -39,6 +39,11 @@ public final class Signals {
 
     /** Vowels in syllables of 220 ms with 60 ms between them: a voice at 140 Hz through two formants. */
     public static float[] voice(double dbfsPeak, double seconds) {
+        return voice(140, dbfsPeak, seconds);
+    }
+
+    /** The same voice at another pitch. */
+    public static float[] voice(double pitchHz, double dbfsPeak, double seconds) {
         float[] x = silence(seconds);
         double amplitude = Math.pow(10, dbfsPeak / 20);
         double largest = 0;
@@ -48,7 +53,7 @@ public final class Signals {
             double envelope = inSyllable < 1 ? Math.sqrt(Math.sin(Math.PI * inSyllable)) : 0;
             double sum = 0;
             for (int harmonic = 1; harmonic <= 24; harmonic++) {
-                double hz = 140 * harmonic;
+                double hz = pitchHz * harmonic;
                 double weight = 1 / (1 + Math.pow((hz - 600) / 180, 2)) + 0.5 / (1 + Math.pow((hz - 1500) / 250, 2));
                 sum += weight * Math.sin(2 * Math.PI * hz * t);
             }

@@ -1,0 +1,240 @@
+package prolalia.core.script;
+
+import java.lang.Character.UnicodeScript;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import prolalia.core.lesson.LineKind;
+import prolalia.core.script.LineShape.Place;
+import prolalia.core.script.ScriptChange.Deed;
+import prolalia.core.script.ScriptChange.LineStep;
+import prolalia.core.script.ScriptChange.TakePlace;
+import prolalia.core.script.ScriptChange.TakeStep;
+
+/**
+ * What moving, splitting and joining lines, and moving takes, mean for a script. Takes nothing away for good: takes stay,
+ * and every change can be reversed.
+ *
+ * <pre>{@code
+ * ScriptChange change = new ScriptEdits(script).join("b", takesOfB).orElseThrow();
+ * ScriptChange undo = change.reversed();
+ * }</pre>
+ *
+ * <p>An answer is empty when there is nothing to change.
+ */
+public final class ScriptEdits {
+    /** Scripts written without a space between words. */
+    private static final Set<UnicodeScript> SPACELESS = EnumSet.of(
+            UnicodeScript.HAN,
+            UnicodeScript.HIRAGANA,
+            UnicodeScript.KATAKANA,
+            UnicodeScript.THAI,
+            UnicodeScript.LAO,
+            UnicodeScript.KHMER,
+            UnicodeScript.MYANMAR);
+
+    /** An extended grapheme cluster (Unicode Standard Annex 29): a letter with its marks, an icon with its parts. */
+    private static final Pattern LETTER = Pattern.compile("\\X");
+
+    private final List<PlacedLine> script;
+
+    /** A line of the script. */
+    public record PlacedLine(String id, LineShape shape) {}
+
+    /**
+     * A take of a line.
+     *
+     * @param words what it says
+     */
+    public record LineTake(String id, String lineId, String words) {}
+
+    /** @param script its lines in reading order, without removed ones */
+    public ScriptEdits(List<PlacedLine> script) {
+        this.script = List.copyOf(script);
+    }
+
+    /** New lines come in where they have been placed already. */
+    public static ScriptChange add(List<PlacedLine> added) {
+        return new ScriptChange(
+                Deed.ADD,
+                added.stream()
+                        .map(line -> new LineStep(
+                                line.id(),
+                                line.shape().withRemoved(true),
+                                line.shape().withRemoved(false)))
+                        .toList(),
+                List.of());
+    }
+
+    public Optional<ScriptChange> remove(String lineId) {
+        LineShape shape = line(lineId).shape();
+        return Optional.of(change(Deed.REMOVE, new LineStep(lineId, shape, shape.withRemoved(true))));
+    }
+
+    public Optional<ScriptChange> changeKind(String lineId, LineKind kind) {
+        LineShape shape = line(lineId).shape();
+        return shape.kind() == kind
+                ? Optional.empty()
+                : Optional.of(change(Deed.KIND, new LineStep(lineId, shape, shape.withKind(kind))));
+    }
+
+    /** Moves a line to another place, of the same page or another one. */
+    public Optional<ScriptChange> move(String lineId, Place to) {
+        LineShape shape = line(lineId).shape();
+        boolean stays = shape.place().equals(to) || lineId.equals(to.afterLineId());
+        return stays
+                ? Optional.empty()
+                : Optional.of(change(Deed.MOVE, new LineStep(lineId, shape, shape.withPlace(to))));
+    }
+
+    /**
+     * Splits a line in two. The take stays with the first part, whose words it no longer says; the second part is silent.
+     * At the very beginning or end, the line stays as it is and the new one beside it is empty.
+     *
+     * @param at in UTF-16 units; within a letter and its marks, before that letter
+     * @param newLineId of the line that comes in, removed up to now, placed by {@link #placeOfSplit}
+     */
+    public ScriptChange split(String lineId, int at, String newLineId) {
+        LineShape shape = line(lineId).shape();
+        String[] parts = splitWords(shape.words(), at);
+        boolean above = parts[0].isEmpty();
+        LineShape added = new LineShape(above ? "" : parts[1], shape.kind(), false, null, placeOfSplit(lineId, at));
+        List<LineStep> steps = new ArrayList<>();
+        steps.add(new LineStep(newLineId, added.withRemoved(true), added));
+        boolean divides = !above && !parts[1].isEmpty();
+        if (divides) {
+            steps.add(new LineStep(lineId, shape, shape.withWords(parts[0])));
+        }
+        return new ScriptChange(divides ? Deed.SPLIT : Deed.ADD, steps, List.of());
+    }
+
+    /** Where the new line of a split comes in. */
+    public Place placeOfSplit(String lineId, int at) {
+        LineShape shape = line(lineId).shape();
+        boolean above = !shape.words().isBlank() && splitWords(shape.words(), at)[0].isEmpty();
+        return above ? shape.place() : new Place(shape.place().pageId(), lineId);
+    }
+
+    /**
+     * Joins a line to the one above it on its page. The upper line keeps its kind and its take, or gets the lower one's
+     * if it has none; all takes of the lower line come along.
+     *
+     * @param takes of the lower line
+     * @return empty when there is no line above
+     */
+    public Optional<ScriptChange> join(String lineId, List<LineTake> takes) {
+        LineShape lower = line(lineId).shape();
+        String upperId = lower.place().afterLineId();
+        if (upperId == null) {
+            return Optional.empty();
+        }
+        LineShape upper = line(upperId).shape();
+        LineShape joined = upper.withWords(joinWords(upper.words(), lower.words()))
+                .withKind(upper.words().isBlank() ? lower.kind() : upper.kind())
+                .withKept(upper.keptTakeId() == null ? lower.keptTakeId() : upper.keptTakeId());
+        return Optional.of(new ScriptChange(
+                Deed.JOIN,
+                List.of(
+                        new LineStep(upperId, upper, joined),
+                        new LineStep(lineId, lower, lower.withKept(null).withRemoved(true))),
+                takes.stream()
+                        .map(take -> new TakeStep(
+                                take.id(), new TakePlace(lineId, take.words()), new TakePlace(upperId, take.words())))
+                        .toList()));
+    }
+
+    /**
+     * Gives a take to another line, where it is kept from now on and says that line's words. If it was the kept one of its
+     * line, that line is silent.
+     */
+    public Optional<ScriptChange> moveTake(LineTake take, String toLineId) {
+        if (take.lineId().equals(toLineId)) {
+            return Optional.empty();
+        }
+        LineShape from = line(take.lineId()).shape();
+        LineShape to = line(toLineId).shape();
+        List<LineStep> steps = new ArrayList<>();
+        if (take.id().equals(from.keptTakeId())) {
+            steps.add(new LineStep(take.lineId(), from, from.withKept(null)));
+        }
+        steps.add(new LineStep(toLineId, to, to.withKept(take.id())));
+        String words = to.words().isBlank() ? take.words() : to.words();
+        TakeStep step =
+                new TakeStep(take.id(), new TakePlace(take.lineId(), take.words()), new TakePlace(toLineId, words));
+        return Optional.of(new ScriptChange(Deed.MOVE_TAKE, steps, List.of(step)));
+    }
+
+    /** A take made for another line is heard on this one from now on; it stays that line's. */
+    public Optional<ScriptChange> useTake(String lineId, String takeId) {
+        LineShape shape = line(lineId).shape();
+        return takeId.equals(shape.keptTakeId()) && shape.standingLineId() == null
+                ? Optional.empty()
+                : Optional.of(change(Deed.USE_TAKE, new LineStep(lineId, shape, shape.withKept(takeId))));
+    }
+
+    /**
+     * A line has the words and the take of a standing line from now on, and follows it.
+     *
+     * @param takeId of the standing line, null when it is silent
+     */
+    public Optional<ScriptChange> useStanding(String lineId, String standingLineId, String words, String takeId) {
+        LineShape shape = line(lineId).shape();
+        return standingLineId.equals(shape.standingLineId()) || standingLineId.equals(lineId)
+                ? Optional.empty()
+                : Optional.of(change(
+                        Deed.USE_STANDING,
+                        new LineStep(lineId, shape, shape.withStanding(standingLineId, words, takeId))));
+    }
+
+    /** A line doesn't follow a standing line any more. */
+    public Optional<ScriptChange> onItsOwn(String lineId) {
+        LineShape shape = line(lineId).shape();
+        return shape.standingLineId() == null
+                ? Optional.empty()
+                : Optional.of(change(Deed.OWN, new LineStep(lineId, shape, shape.onItsOwn())));
+    }
+
+    private static String[] splitWords(String words, int at) {
+        int limited = Math.min(words.length(), at);
+        int cut = 0;
+        Matcher letters = LETTER.matcher(words);
+        while (letters.find() && letters.end() <= limited) {
+            cut = letters.end();
+        }
+        return new String[] {
+            words.substring(0, cut).strip(), words.substring(cut).strip()
+        };
+    }
+
+    private static String joinWords(String upper, String lower) {
+        if (upper.isBlank() || lower.isBlank()) {
+            return upper.isBlank() ? lower : upper;
+        }
+        String one = upper.stripTrailing();
+        String other = lower.stripLeading();
+        boolean spaceless = isSpaceless(one.codePointBefore(one.length())) && isSpaceless(other.codePointAt(0));
+        return one + (spaceless ? "" : " ") + other;
+    }
+
+    /** The full stops of these scripts (Unicode block CJK Symbols and Punctuation, fullwidth forms) are no script's own. */
+    private static boolean isSpaceless(int codePoint) {
+        return SPACELESS.contains(UnicodeScript.of(codePoint))
+                || codePoint >= 0x3000 && codePoint <= 0x303F
+                || codePoint >= 0xFF00 && codePoint <= 0xFF65;
+    }
+
+    private static ScriptChange change(Deed deed, LineStep step) {
+        return new ScriptChange(deed, List.of(step), List.of());
+    }
+
+    private PlacedLine line(String id) {
+        return script.stream()
+                .filter(line -> line.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("no line " + id + " in this script"));
+    }
+}
