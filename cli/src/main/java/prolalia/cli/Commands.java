@@ -8,7 +8,7 @@ import picocli.CommandLine.Command;
         name = "./prolalia",
         description = "Prolalia's computation on files.",
         mixinStandardHelpOptions = true,
-        subcommands = {MeasureCommand.class, RenderCommand.class, CheckCommand.class})
+        subcommands = {MeasureCommand.class, RenderCommand.class, CheckCommand.class, SplitCommand.class})
 public final class Commands {
     private Commands() {}
 

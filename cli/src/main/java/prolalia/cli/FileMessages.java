@@ -3,6 +3,7 @@ package prolalia.cli;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;
 import java.util.ResourceBundle;
+import prolalia.core.align.SplitFinding;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Refusal;
 
@@ -18,6 +19,14 @@ final class FileMessages {
 
     static String of(Finding.Kind finding) {
         return WORDS.getString("finding." + finding.name());
+    }
+
+    static String of(SplitFinding.Kind finding) {
+        return WORDS.getString("split." + finding.name());
+    }
+
+    static String scriptIsNotText() {
+        return WORDS.getString("split.notText");
     }
 
     static String of(Exception failure) {

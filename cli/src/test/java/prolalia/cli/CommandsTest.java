@@ -7,12 +7,15 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import picocli.CommandLine;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Sound;
+import prolalia.media.SoundReader;
 import prolalia.media.SoundWriter;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -87,6 +90,86 @@ class CommandsTest {
         assertThat(exit).isEqualTo(1);
         assertThat(errors).contains("nobody speaks");
         assertThat(folder).isDirectoryNotContaining("glob:**.mp3");
+    }
+
+    @Test
+    void splitTellsWhatTheTeacherShouldLookAtAndSucceedsAllTheSame() throws Exception {
+        Path script = Files.writeString(
+                folder.resolve("whole.txt"),
+                "the root\nA bean sleeps in the dry soil until the rain comes.\n"
+                        + "Now draw the bean as it will look tomorrow, with its leaves.\n".repeat(5));
+        Path part = folder.resolve("part.wav");
+        SoundWriter.writeWav(joined(voices("bean-2c", "bean-1b")), part);
+        JsonNode split = JsonMapper.shared().readTree(run("split", part.toString(), "--script", script.toString()));
+        assertThat(exit).isZero();
+        assertThat(split.get("lines")).hasSize(7);
+        assertThat(split.get("lines").get(6).get("startMs").isNull()).isTrue();
+        assertThat(split.get("lines").get(6).get("confidence").doubleValue()).isZero();
+        List<String> ids = new ArrayList<>();
+        split.get("findings").forEach(finding -> {
+            ids.add(finding.get("id").stringValue());
+            assertThat(finding.get("severity").stringValue()).isIn("info", "warning");
+            assertThat(finding.get("message").stringValue()).isNotBlank();
+            assertThat(finding.get("startMs").isNumber()).isTrue();
+        });
+        assertThat(ids).contains("not-found", "shorter-than-script");
+
+        Path silent = folder.resolve("silent.wav");
+        SoundWriter.writeWav(new Sound(new float[96_000], 48_000), silent);
+        JsonNode nothing = JsonMapper.shared().readTree(run("split", silent.toString(), "--script", script.toString()));
+        assertThat(exit).isZero();
+        assertThat(nothing.get("findings").get(0).get("id").stringValue()).isEqualTo("nothing-said");
+    }
+
+    /** The demo's voices, each with half a second of quiet after it. */
+    private static List<float[]> voices(String... names) throws Exception {
+        Path demo = Path.of("../app/src/main/resources/demo");
+        List<float[]> parts = new ArrayList<>();
+        for (String voice : names) {
+            parts.add(SoundReader.decode(demo.resolve(voice + ".ogg"), 60_000)
+                    .sound()
+                    .samples());
+            parts.add(new float[24_000]);
+        }
+        return parts;
+    }
+
+    private static Sound joined(List<float[]> parts) {
+        float[] all = new float[parts.stream().mapToInt(part -> part.length).sum()];
+        int at = 0;
+        for (float[] part : parts) {
+            System.arraycopy(part, 0, all, at, part.length);
+            at += part.length;
+        }
+        return new Sound(all, 48_000);
+    }
+
+    @Test
+    void splitFindsTheLinesOfAScriptInOneRecording() throws Exception {
+        List<float[]> parts = voices("bean-2b", "bean-2c", "bean-1b");
+        Path long_ = folder.resolve("long.wav");
+        SoundWriter.writeWav(joined(parts), long_);
+        Path script = Files.writeString(
+                folder.resolve("lines.txt"),
+                "Which part comes out of the seed first?\n\nthe root\nA bean sleeps in the dry soil until the rain comes.\n");
+        JsonNode split = JsonMapper.shared().readTree(run("split", long_.toString(), "--script", script.toString()));
+        assertThat(exit).isZero();
+        assertThat(split.get("lines")).hasSize(3);
+        long second = Math.round((parts.get(0).length + parts.get(1).length) / 48.0);
+        long third = second + Math.round((parts.get(2).length + parts.get(3).length) / 48.0);
+        JsonNode root = split.get("lines").get(1);
+        assertThat(root.get("text").stringValue()).isEqualTo("the root");
+        assertThat(root.get("startMs").longValue()).isBetween(second, third);
+        assertThat(root.get("endMs").longValue()).isBetween(second, third);
+        assertThat(split.get("lines").get(2).get("startMs").longValue()).isGreaterThan(third);
+        assertThat(split.get("findings").isArray()).isTrue();
+
+        JsonNode missing = JsonMapper.shared().readTree(run("split", long_.toString(), "--script", "nowhere.txt"));
+        assertThat(exit).isEqualTo(1);
+        assertThat(missing.get("error").stringValue()).isEqualTo("There is no such file.");
+        Path notText = Files.write(folder.resolve("binary.txt"), new byte[] {(byte) 0xff, (byte) 0xfe, 0, 1});
+        assertThat(run("split", long_.toString(), "--script", notText.toString()))
+                .contains("not a text file");
     }
 
     @Test

@@ -5,6 +5,8 @@ import java.nio.FloatBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
 import org.bytedeco.ffmpeg.global.avutil;
 import org.bytedeco.javacv.FFmpegFrameGrabber;
 import org.bytedeco.javacv.Frame;
@@ -13,6 +15,7 @@ import prolalia.core.sound.Measurement;
 import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Sound;
 import prolalia.core.sound.SoundMeter;
+import prolalia.core.sound.Span;
 
 /**
  * Reads the sound of a file: MP3, M4A/AAC, WAV, OGG/Opus, FLAC, WebM and what else FFmpeg knows; of a video, its sound.
@@ -46,8 +49,7 @@ public final class SoundReader {
     public record Decoded(Sound sound, long declaredMs, boolean complete, boolean cutOff) {
         /** Whether the file ends well before its stated end. */
         public boolean truncated() {
-            long missing = declaredMs - sound.durationMs();
-            return complete && (cutOff || missing > MISSING_MS && missing > MISSING_SHARE * declaredMs);
+            return complete && (cutOff || endsEarly(sound.durationMs(), declaredMs));
         }
     }
 
@@ -56,8 +58,11 @@ public final class SoundReader {
      *
      * @param channels of the file
      * @param sampleRate of the file
+     * @param pieces of its speech, fine ones
+     * @param secondVoice where another voice than the first one speaks
      */
-    public record Measured(int channels, int sampleRate, Measurement measurement) {}
+    public record Measured(
+            int channels, int sampleRate, Measurement measurement, List<Span> pieces, Optional<Span> secondVoice) {}
 
     /**
      * Decodes to mono at 48 kHz.
@@ -88,15 +93,28 @@ public final class SoundReader {
             meter[0].add(channels, count);
             return true;
         });
-        return new Measured(shape[0], shape[1], meter[0].measurement());
+        return new Measured(shape[0], shape[1], meter[0].measurement(), meter[0].pieces(), meter[0].secondVoice());
+    }
+
+    static boolean endsEarly(long durationMs, long declaredMs) {
+        long missing = declaredMs - durationMs;
+        return missing > MISSING_MS && missing > MISSING_SHARE * declaredMs;
     }
 
     /** Takes decoded blocks; answers whether it wants more. */
-    private interface Sink {
+    interface Sink {
+        /** @param declaredMs the length that the container states, -1 when it states none */
+        default void begins(long declaredMs) {}
+
         boolean take(float[][] channels, int count, int sampleRate);
     }
 
-    private static long read(Path file, int sampleRate, Sink sink) throws IOException, UnreadableSoundException {
+    /**
+     * Decodes a file into a sink; answers the length that its container states, -1 when it states none.
+     *
+     * @param sampleRate to be decoded to, 0 for the file's own
+     */
+    static long read(Path file, int sampleRate, Sink sink) throws IOException, UnreadableSoundException {
         if (Files.size(file) == 0) {
             throw new UnreadableSoundException(Refusal.Reason.EMPTY, null);
         }
@@ -110,6 +128,8 @@ public final class SoundReader {
                 grabber.setSampleRate(sampleRate);
             }
             grabber.start();
+            long statedUs = grabber.getFormatContext().duration();
+            sink.begins(statedUs == avutil.AV_NOPTS_VALUE ? -1 : statedUs / 1000);
             float[][] block = new float[grabber.getAudioChannels()][0];
             for (Frame frame = grabber.grabSamples(); frame != null; frame = grabber.grabSamples()) {
                 int count = unpack(frame, block);
@@ -164,6 +184,17 @@ public final class SoundReader {
         return count;
     }
 
+    /** Writes the mean of all channels to a place in {@code mono}. */
+    static void mix(float[][] channels, int count, float[] mono, int at) {
+        for (int i = 0; i < count; i++) {
+            float sum = 0;
+            for (float[] channel : channels) {
+                sum += channel[i];
+            }
+            mono[at + i] = sum / channels.length;
+        }
+    }
+
     /** Collects the mean of all channels. */
     private static final class MonoCollector implements Sink {
         private final long longest;
@@ -181,13 +212,8 @@ public final class SoundReader {
                 long grown = Math.max(size + (long) count, Math.min(longest + count, size * 2L));
                 samples = Arrays.copyOf(samples, (int) Math.min(Integer.MAX_VALUE - 64L, grown));
             }
-            for (int i = 0; i < count; i++) {
-                float sum = 0;
-                for (float[] channel : channels) {
-                    sum += channel[i];
-                }
-                samples[size++] = sum / channels.length;
-            }
+            mix(channels, count, samples, size);
+            size += count;
             return !full();
         }
 

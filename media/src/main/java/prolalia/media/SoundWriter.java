@@ -1,5 +1,6 @@
 package prolalia.media;
 
+import java.io.Closeable;
 import java.io.IOException;
 import java.nio.FloatBuffer;
 import java.nio.file.Path;
@@ -16,7 +17,7 @@ public final class SoundWriter {
     }
 
     /** LAME's quality of variable bit rate: speech in mono at 48 kHz comes out at 64 to 96 kbit/s. */
-    private static final double MP3_QUALITY = 5;
+    private static final double MP3_QUALITY = 3;
 
     /** LAME's noise shaping, 0 best to 9 fastest: at this rate the difference can't be heard in speech. */
     private static final String FAST_ALGORITHM = "7";
@@ -40,26 +41,65 @@ public final class SoundWriter {
         write(sound, file, "wav", avcodec.AV_CODEC_ID_PCM_S16LE, avutil.AV_SAMPLE_FMT_S16);
     }
 
+    /** Begins a FLAC file, mono, 16 bits, that is written block by block. */
+    static Stream flacStream(Path file, int sampleRate) throws IOException {
+        return new Stream(file, sampleRate, "flac", avcodec.AV_CODEC_ID_FLAC, avutil.AV_SAMPLE_FMT_S16);
+    }
+
     private static void write(Sound sound, Path file, String format, int codec, int sampleFormat) throws IOException {
-        try (FFmpegFrameRecorder recorder = new FFmpegFrameRecorder("file:" + file.toAbsolutePath(), 1)) {
+        try (Stream stream = new Stream(file, sound.sampleRate(), format, codec, sampleFormat)) {
+            float[] samples = sound.samples();
+            for (int from = 0; from < samples.length; from += BLOCK) {
+                stream.add(samples, from, Math.min(BLOCK, samples.length - from));
+            }
+        }
+    }
+
+    /** A file that is being written. */
+    static final class Stream implements Closeable {
+        private final FFmpegFrameRecorder recorder;
+        private final int sampleRate;
+        private final String format;
+
+        private Stream(Path file, int sampleRate, String format, int codec, int sampleFormat) throws IOException {
+            this.sampleRate = sampleRate;
+            this.format = format;
+            recorder = new FFmpegFrameRecorder("file:" + file.toAbsolutePath(), 1);
             recorder.setFormat(format);
             recorder.setAudioCodec(codec);
             recorder.setSampleFormat(sampleFormat);
-            recorder.setSampleRate(sound.sampleRate());
+            recorder.setSampleRate(sampleRate);
             if (codec == avcodec.AV_CODEC_ID_MP3) {
                 recorder.setAudioQuality(MP3_QUALITY);
-                recorder.setAudioOption("compression_level", System.getProperty("cl", "7"));
+                recorder.setAudioOption("compression_level", FAST_ALGORITHM);
             }
-            recorder.start();
-            float[] samples = sound.samples();
-            // JavaCV reads the array behind a buffer from the buffer's position: a slice would lose its offset.
-            for (int from = 0; from < samples.length; from += BLOCK) {
-                int count = Math.min(BLOCK, samples.length - from);
-                recorder.recordSamples(sound.sampleRate(), 1, FloatBuffer.wrap(samples, from, count));
+            try {
+                recorder.start();
+            } catch (FrameRecorder.Exception unwritable) {
+                throw failure(unwritable);
             }
-            recorder.stop();
-        } catch (FrameRecorder.Exception unwritable) {
-            throw new IOException("FFmpeg could not write " + format, unwritable);
+        }
+
+        void add(float[] samples, int from, int count) throws IOException {
+            try {
+                // JavaCV reads the array behind a buffer from the buffer's position: a slice would lose its offset.
+                recorder.recordSamples(sampleRate, 1, FloatBuffer.wrap(samples, from, count));
+            } catch (FrameRecorder.Exception unwritable) {
+                throw failure(unwritable);
+            }
+        }
+
+        @Override
+        public void close() throws IOException {
+            try {
+                recorder.close();
+            } catch (FrameRecorder.Exception unwritable) {
+                throw failure(unwritable);
+            }
+        }
+
+        private IOException failure(FrameRecorder.Exception unwritable) {
+            return new IOException("FFmpeg could not write " + format, unwritable);
         }
     }
 }

@@ -1,7 +1,9 @@
 package prolalia.media;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.concurrent.CompletableFuture;
 import prolalia.core.sound.Leveller;
 import prolalia.core.sound.LoudnessMeter;
 import prolalia.core.sound.Neighbours;
@@ -11,6 +13,8 @@ import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Sound;
 import prolalia.core.sound.TakePreparation;
 import prolalia.core.sound.TruePeakMeter;
+import prolalia.core.sound.edit.EditPlan;
+import prolalia.core.sound.edit.EditedTake;
 
 /**
  * From a file to the MP3 that is listened to: decode, prepare, encode, and listen to what was encoded.
@@ -47,6 +51,16 @@ public final class TakeRenderer {
      */
     public static Rendering render(Path file, long longestMs, int overlapMs, boolean wholeAnyway, Path mp3)
             throws IOException {
+        return render(file, longestMs, overlapMs, wholeAnyway, mp3, null);
+    }
+
+    /**
+     * Renders a recording and writes it whole beside the take, at the same time where there is a processor for it.
+     *
+     * @param flac written with all of the recording that is this line's, whenever there is any sound; null: not wanted
+     */
+    public static Rendering render(Path file, long longestMs, int overlapMs, boolean wholeAnyway, Path mp3, Path flac)
+            throws IOException {
         SoundReader.Decoded decoded;
         try {
             decoded = SoundReader.decode(file, longestMs);
@@ -56,6 +70,27 @@ public final class TakeRenderer {
         Sound recording = overlapMs == 0
                 ? decoded.sound()
                 : decoded.sound().slice(Neighbours.without(decoded.sound(), overlapMs));
+        CompletableFuture<Void> whole = flac == null
+                ? CompletableFuture.completedFuture(null)
+                : CompletableFuture.runAsync(() -> writeWhole(recording, flac));
+        try {
+            return rendered(decoded, recording, longestMs, wholeAnyway, mp3);
+        } finally {
+            whole.join();
+        }
+    }
+
+    private static void writeWhole(Sound recording, Path flac) {
+        try {
+            SoundWriter.writeFlac(recording, flac);
+        } catch (IOException failure) {
+            throw new UncheckedIOException(failure);
+        }
+    }
+
+    private static Rendering rendered(
+            SoundReader.Decoded decoded, Sound recording, long longestMs, boolean wholeAnyway, Path mp3)
+            throws IOException {
         Preparation preparation = TakePreparation.prepare(recording, longestMs);
         if (preparation instanceof Refusal refusal) {
             if (!wholeAnyway
@@ -69,17 +104,32 @@ public final class TakeRenderer {
             }
             preparation = TakePreparation.prepareWhole(recording);
         }
-        PreparedTake take = encode(recording, (PreparedTake) preparation, mp3);
+        PreparedTake take = encode(recording, (PreparedTake) preparation, TakePreparation.BEFORE_ENCODING, mp3);
         return new Rendering(take, recording, decoded.declaredMs(), decoded.truncated());
     }
 
-    private static PreparedTake encode(Sound recording, PreparedTake take, Path mp3) throws IOException {
-        Leveller.Target target = TakePreparation.BEFORE_ENCODING;
+    /**
+     * Renders a take as its edits say.
+     *
+     * @param original the whole recording
+     * @param plan that leaves something
+     * @param mp3 written
+     */
+    public static PreparedTake renderEdited(Sound original, EditPlan plan, Path mp3) throws IOException {
+        PreparedTake take = EditedTake.prepare(original, plan);
+        return encode(take.levelled(), take, EditedTake.target(plan), mp3);
+    }
+
+    private static PreparedTake encode(Sound recording, PreparedTake prepared, Leveller.Target first, Path mp3)
+            throws IOException {
+        Leveller.Target target = first;
+        PreparedTake take = prepared;
+        double wanted = Leveller.TARGET_LUFS + first.loudnessLufs() - TakePreparation.BEFORE_ENCODING.loudnessLufs();
         for (int round = 1; ; round++) {
             SoundWriter.writeMp3(take.levelled(), mp3);
             Sound heard = decodeAgain(mp3);
             double over = TruePeakMeter.ofMono(heard) - Leveller.HIGHEST_TRUE_PEAK_DBTP;
-            double missing = Leveller.TARGET_LUFS - LoudnessMeter.ofMono(heard);
+            double missing = wanted - LoudnessMeter.ofMono(heard);
             // Loudness that the leveller itself could not reach won't be reached by trying again.
             boolean loudEnough = Math.abs(missing) <= LOUDNESS_TOLERANCE_LU
                     || Math.abs(take.loudnessLufs() - target.loudnessLufs()) > LOUDNESS_TOLERANCE_LU;

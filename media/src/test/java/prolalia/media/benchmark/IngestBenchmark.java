@@ -57,10 +57,10 @@ public final class IngestBenchmark {
     }
 
     private static void ingest(Path wav, Path folder) throws Exception {
-        TakeRenderer.Rendering rendering = TakeRenderer.render(wav, 600_000, 0, false, folder.resolve("take.mp3"));
+        TakeRenderer.Rendering rendering = TakeRenderer.render(
+                wav, 600_000, 0, false, folder.resolve("take.mp3"), folder.resolve("original.flac"));
         PreparedTake take = (PreparedTake) rendering.preparation();
         SoundCheck.check(take.original(), "", 600_000);
-        SoundWriter.writeFlac(rendering.recording(), folder.resolve("original.flac"));
     }
 
     private static void loudnormTwice(Path wav, Path mp3) throws Exception {

@@ -1,0 +1,2 @@
+/** Archives of lessons. */
+package prolalia.formats.archive;
