@@ -1,5 +1,6 @@
 package prolalia.app;
 
+import java.util.stream.Stream;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.event.EventListener;
@@ -42,17 +43,16 @@ class Announcement {
         if (!(ready.getApplicationContext() instanceof WebServerApplicationContext context)) {
             return;
         }
-        String scheme =
-                environment.getProperty("server.ssl.bundle", environment.getProperty("server.ssl.key-store")) == null
-                        ? "http://"
-                        : "https://";
+        boolean secure = Stream.of("bundle", "key-store", "certificate")
+                .anyMatch(way -> environment.getProperty("server.ssl." + way) != null);
+        String scheme = secure ? "https://" : "http://";
         String port = ":" + context.getWebServer().getPort();
         StringBuilder text = new StringBuilder();
         text.append(words.say("start.ready", scheme + "localhost" + port)).append('\n');
         boolean everywhere = environment.getProperty("server.address", "").matches("|0\\.0\\.0\\.0|::");
         if (everywhere) {
-            SchoolAddress.networkAddress()
-                    .ifPresent(host -> text.append(words.say("start.network", scheme + host + port))
+            SchoolAddress.networkAddresses()
+                    .forEach(host -> text.append(words.say("start.network", scheme + host + port))
                             .append('\n'));
         }
         if (house.demo()) {

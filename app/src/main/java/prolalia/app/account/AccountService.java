@@ -50,6 +50,10 @@ public class AccountService implements UserDetailsService {
         return teachers.bySignInName(normal(signInName), false);
     }
 
+    public Optional<SignedInTeacher> teacherById(String id) {
+        return teachers.byId(id);
+    }
+
     public boolean needsFirstAccount() {
         return teachers.isEmpty();
     }

@@ -3,6 +3,7 @@ package prolalia.app.account;
 import static prolalia.app.house.db.Tables.TEACHER;
 
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
@@ -19,8 +20,16 @@ class TeacherStore {
     }
 
     Optional<SignedInTeacher> bySignInName(String signInName, boolean paused) {
+        return where(TEACHER.SIGN_IN_NAME.eq(signInName), paused);
+    }
+
+    Optional<SignedInTeacher> byId(String id) {
+        return where(TEACHER.ID.eq(id), false);
+    }
+
+    private Optional<SignedInTeacher> where(Condition which, boolean paused) {
         return writing.selectFrom(TEACHER)
-                .where(TEACHER.SIGN_IN_NAME.eq(signInName))
+                .where(which)
                 .fetchOptional(row -> new SignedInTeacher(
                         row.getId(), row.getSignInName(), row.getFullName(), row.getPasswordHash(), paused));
     }

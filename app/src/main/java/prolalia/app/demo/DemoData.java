@@ -3,7 +3,6 @@ package prolalia.app.demo;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.util.UUID;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
@@ -15,8 +14,7 @@ import prolalia.app.house.MediaStore;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.school.SchoolService;
-import prolalia.app.sound.RecordingService;
-import prolalia.app.sound.TakeService;
+import prolalia.app.sound.FileTakes;
 import prolalia.app.sound.Verdict;
 import prolalia.core.lesson.LineKind;
 
@@ -32,8 +30,7 @@ class DemoData implements SmartInitializingSingleton {
     private final LessonStore lessons;
     private final LineStore lines;
     private final MediaStore media;
-    private final RecordingService recordings;
-    private final TakeService takes;
+    private final FileTakes takes;
 
     DemoData(
             AccountService accounts,
@@ -41,14 +38,12 @@ class DemoData implements SmartInitializingSingleton {
             LessonStore lessons,
             LineStore lines,
             MediaStore media,
-            RecordingService recordings,
-            TakeService takes) {
+            FileTakes takes) {
         this.accounts = accounts;
         this.school = school;
         this.lessons = lessons;
         this.lines = lines;
         this.media = media;
-        this.recordings = recordings;
         this.takes = takes;
     }
 
@@ -95,7 +90,7 @@ class DemoData implements SmartInitializingSingleton {
         voiced(teacherId, rain, LineKind.CHOICE, "the leaf", "bean-2d");
 
         String awake = page(lesson, "bean-3.svg", "A young plant with two leaves stands in the sun.", now);
-        lines.add(awake, null, LineKind.DIRECTION, "Now draw the bean as it will look tomorrow.");
+        lines.add(awake, LineKind.DIRECTION, "Now draw the bean as it will look tomorrow.");
     }
 
     private String page(String lesson, String picture, String pictureWords, long now) throws IOException {
@@ -107,14 +102,11 @@ class DemoData implements SmartInitializingSingleton {
     }
 
     private void voiced(String teacherId, String page, LineKind kind, String words, String voice) throws IOException {
-        String line = lines.add(page, null, kind, words);
+        String line = lines.add(page, kind, words);
         String file = voice + ".ogg";
         try (InputStream content = new ClassPathResource("demo/" + file).getInputStream()) {
-            Verdict verdict =
-                    recordings.receiveFile(teacherId, UUID.randomUUID().toString(), line, file, content);
-            if (verdict instanceof Verdict.Taken taken) {
-                takes.keep(teacherId, taken.take().id());
-            } else {
+            Verdict verdict = takes.keep(teacherId, line, file, null, content);
+            if (!(verdict instanceof Verdict.Taken)) {
                 throw new IllegalStateException("The demo's own voice was refused: " + file);
             }
         }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
+import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.sound.RecordingService;
@@ -17,7 +18,7 @@ import prolalia.app.sound.StoredTake;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
 import prolalia.core.script.Coverage;
-import prolalia.core.script.ReadingTime;
+import prolalia.core.script.Pace;
 
 @Service
 class DeskService {
@@ -28,11 +29,13 @@ class DeskService {
     private static final int MOST_MARKS = 28;
 
     private final LessonStore lessons;
+    private final LessonService lessonService;
     private final RecordingService recordings;
     private final Clock clock;
 
-    DeskService(LessonStore lessons, RecordingService recordings, Clock clock) {
+    DeskService(LessonStore lessons, LessonService lessonService, RecordingService recordings, Clock clock) {
         this.lessons = lessons;
+        this.lessonService = lessonService;
         this.recordings = recordings;
         this.clock = clock;
     }
@@ -66,30 +69,27 @@ class DeskService {
     /**
      * A lesson on the desk.
      *
-     * @param marks the state of each line, or of the first ones of a long script
+     * @param marks the state of each line, or of stretches of a long script
      * @param changed the day of the last change
      */
     record Book(LessonSummary lesson, Coverage coverage, List<LineState> marks, long toReadMs, LocalDate changed) {}
 
     Desk deskOf(String teacherId) {
         Map<String, List<Line>> lines = lessons.linesByLesson(teacherId);
+        Pace pace = lessonService.pace(teacherId);
         List<Book> books = lessons.lessonsOf(teacherId).stream()
-                .map(lesson -> book(lesson, lines.getOrDefault(lesson.id(), List.of())))
+                .map(lesson -> book(lesson, lines.getOrDefault(lesson.id(), List.of()), pace))
                 .toList();
         Optional<StoredTake> last = recordings.lastTakeOf(teacherId);
         return new Desk(partOfDay(), books, recordings.unfinished(teacherId), last.orElse(null));
     }
 
-    private static Book book(LessonSummary lesson, List<Line> script) {
+    private static Book book(LessonSummary lesson, List<Line> script, Pace pace) {
         return new Book(
                 lesson,
                 Coverage.of(script),
-                script.stream()
-                        .filter(line -> !line.words().isBlank())
-                        .map(Line::state)
-                        .limit(MOST_MARKS)
-                        .toList(),
-                ReadingTime.ofLinesToReadMs(script),
+                Coverage.marks(script, MOST_MARKS),
+                pace.ofLinesToReadMs(script),
                 LocalDate.ofInstant(Instant.ofEpochMilli(lesson.changedAt()), ZoneId.systemDefault()));
     }
 

@@ -6,6 +6,8 @@ import java.net.InetAddress;
 import java.net.NetworkInterface;
 import java.net.SocketException;
 import java.net.UnknownHostException;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -32,7 +34,7 @@ public class SchoolAddress {
     public record Address(String base, boolean thisMachineOnly) {}
 
     /** A teacher who works on the server itself sees "localhost"; a tablet needs this machine's name in the network. */
-    Address address(HttpServletRequest request) {
+    public Address address(HttpServletRequest request) {
         String set = school.settings().address();
         if (set != null) {
             return new Address(set, false);
@@ -65,16 +67,24 @@ public class SchoolAddress {
         }
     }
 
-    /** This machine's first address in a private network (RFC 1918). */
-    public static Optional<String> networkAddress() {
+    /** The first of {@link #networkAddresses}. */
+    static Optional<String> networkAddress() {
+        return networkAddresses().stream().findFirst();
+    }
+
+    /** This machine's addresses in its networks, those in private ones (RFC 1918) first. */
+    public static List<String> networkAddresses() {
         try {
             return NetworkInterface.networkInterfaces()
                     .flatMap(NetworkInterface::inetAddresses)
-                    .filter(address -> address instanceof Inet4Address && address.isSiteLocalAddress())
+                    .filter(address -> address instanceof Inet4Address
+                            && !address.isLoopbackAddress()
+                            && !address.isLinkLocalAddress())
+                    .sorted(Comparator.comparing((InetAddress address) -> !address.isSiteLocalAddress()))
                     .map(InetAddress::getHostAddress)
-                    .findFirst();
+                    .toList();
         } catch (SocketException noNetwork) {
-            return Optional.empty();
+            return List.of();
         }
     }
 }

@@ -32,6 +32,11 @@ public class DataFolder {
         return root.resolve("media");
     }
 
+    /** Outlines of recordings: may be deleted, since they are made again when they are missed. */
+    public Path waves() {
+        return root.resolve("waves");
+    }
+
     /** Recordings whose chunks are still coming in. */
     public Path incoming() {
         return root.resolve("incoming");

@@ -5,7 +5,9 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.ui.Model;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ControllerAdvice;
@@ -19,6 +21,13 @@ class Failures {
     @ExceptionHandler(NotHereException.class)
     String notHere(HttpServletResponse response) {
         response.setStatus(HttpStatus.NOT_FOUND.value());
+        return "house/not-here";
+    }
+
+    /** What came in isn't what any of our own pages sends. */
+    @ExceptionHandler({HttpMessageNotReadableException.class, TypeMismatchException.class})
+    String notUnderstood(HttpServletResponse response) {
+        response.setStatus(HttpStatus.BAD_REQUEST.value());
         return "house/not-here";
     }
 

@@ -32,10 +32,21 @@ public class MediaResponses {
     }
 
     public ResponseEntity<Resource> serve(String hash, MediaType type, HttpServletRequest request) throws IOException {
+        return serve(hash, type, request, FOR_EVER);
+    }
+
+    /** Serves what an address stands for now: another time it may be another file. */
+    public ResponseEntity<Resource> serveCurrent(String hash, MediaType type, HttpServletRequest request)
+            throws IOException {
+        return serve(hash, type, request, CacheControl.noCache().cachePrivate());
+    }
+
+    private ResponseEntity<Resource> serve(
+            String hash, MediaType type, HttpServletRequest request, CacheControl caching) throws IOException {
         Path file = media.file(hash);
         String entityTag = "\"" + hash + "\"";
         ResponseEntity.BodyBuilder response = ResponseEntity.ok()
-                .cacheControl(FOR_EVER)
+                .cacheControl(caching)
                 .eTag(entityTag)
                 .contentType(type)
                 .header(HttpHeaders.ACCEPT_RANGES, "bytes");

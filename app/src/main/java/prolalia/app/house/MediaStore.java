@@ -37,8 +37,12 @@ public class MediaStore {
 
     public String keep(InputStream content) throws IOException {
         Path temporary = folder.newTemporaryFile();
-        Files.copy(content, temporary, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-        return keep(temporary);
+        try {
+            Files.copy(content, temporary, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+            return keep(temporary);
+        } finally {
+            Files.deleteIfExists(temporary);
+        }
     }
 
     /** The file of a name, which must be one that {@code keep} gave. */

@@ -3,6 +3,7 @@ package prolalia.app.house;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
@@ -55,8 +56,12 @@ class SecurityConfiguration {
         return http.authorizeHttpRequests(
                         requests -> requests.requestMatchers("/sign-in", "/first-account", "/enter-demo", "/error")
                                 .permitAll()
+                                .requestMatchers(HttpMethod.GET, "/phone/{token}")
+                                .permitAll()
+                                .requestMatchers("/phone/**", "/recordings/**", "/lessons/*/pictures/*")
+                                .hasAnyRole("TEACHER", "PHONE")
                                 .anyRequest()
-                                .authenticated())
+                                .hasRole("TEACHER"))
                 .formLogin(form -> form.loginPage("/sign-in")
                         .usernameParameter("name")
                         .passwordParameter("password")

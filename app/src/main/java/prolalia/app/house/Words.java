@@ -26,14 +26,23 @@ public class Words {
         return messages.getMessage(key, arguments, LocaleContextHolder.getLocale());
     }
 
-    /** What scripts in the browser say, for one of them; keys without their prefix. */
-    public Map<String, String> forBrowser(String part) {
+    /**
+     * What a script in the browser says; keys without their prefix.
+     *
+     * @param parts of the bundle; a later one's words hold where an earlier one has the same key
+     */
+    public Map<String, String> forBrowser(String... parts) {
         ResourceBundle bundle = ResourceBundle.getBundle("messages", Locale.ENGLISH);
-        String prefix = BROWSER_PREFIX + part + ".";
         Map<String, String> words = new TreeMap<>();
-        for (String key : bundle.keySet()) {
-            if (key.startsWith(prefix)) {
-                words.put(key.substring(prefix.length()), bundle.getString(key));
+        for (String part : parts) {
+            String prefix = BROWSER_PREFIX + part + ".";
+            for (String key : bundle.keySet()) {
+                if (key.startsWith(prefix)) {
+                    // The bundle quotes apostrophes for MessageFormat; scripts fill in their values themselves.
+                    words.put(
+                            key.substring(prefix.length()),
+                            bundle.getString(key).replace("''", "'"));
+                }
             }
         }
         return words;
@@ -44,6 +53,12 @@ public class Words {
         return DateTimeFormatter.ofPattern("HH:mm")
                 .withZone(ZoneId.systemDefault())
                 .format(Instant.ofEpochMilli(epochMs));
+    }
+
+    /** An estimate, to the second: "4 s", "2 min 06 s". */
+    public String about(long ms) {
+        long seconds = Math.max(1, Math.round(ms / 1000.0));
+        return seconds < 60 ? say("length.seconds", seconds) : length(seconds * 1000);
     }
 
     /** A length of time: "4.1 s", "2 min 06 s", "3 h 00 min". */

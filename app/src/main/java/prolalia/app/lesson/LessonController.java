@@ -7,7 +7,6 @@ import org.springframework.core.io.Resource;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
-import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -17,8 +16,6 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService.LessonView;
-import prolalia.core.lesson.LineKind;
-import prolalia.core.lesson.LineState;
 
 @Controller
 class LessonController {
@@ -38,32 +35,19 @@ class LessonController {
         return "redirect:/lessons/" + lessons.begin(teacher.id(), named);
     }
 
-    @GetMapping("/lessons/{id}")
-    String script(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        putLesson(lessons.lesson(teacher.id(), id), model);
-        model.addAttribute("words", words.forBrowser("script"));
-        return "lesson/script";
-    }
-
-    /** Coverage, rail and dock, as they are now: fetched after every change of a line. */
-    @GetMapping("/lessons/{id}/coverage")
-    String coverage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        putLesson(lessons.lesson(teacher.id(), id), model);
-        return "lesson/coverage";
-    }
-
-    private void putLesson(LessonView lesson, Model model) {
-        model.addAttribute("lesson", lesson);
-        model.addAttribute("kinds", LineKind.values());
-        model.addAttribute("states", LineState.values());
-        model.addAttribute("next", lesson.nextToRead().orElse(null));
-    }
-
     @PutMapping("/lessons/{id}/title")
     @ResponseBody
     Map<String, Boolean> rename(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String title) {
         lessons.rename(teacher.id(), id, title.isBlank() ? words.say("lesson.untitled") : title);
+        return Map.of("saved", true);
+    }
+
+    @PutMapping("/pages/{id}/title")
+    @ResponseBody
+    Map<String, Boolean> renamePage(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String title) {
+        lessons.renamePage(teacher.id(), id, title);
         return Map.of("saved", true);
     }
 

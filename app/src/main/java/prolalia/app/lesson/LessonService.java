@@ -12,18 +12,22 @@ import prolalia.app.house.Ids;
 import prolalia.app.house.NotHereException;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineState;
 import prolalia.core.script.Coverage;
-import prolalia.core.script.PastedScript.ReadLine;
-import prolalia.core.script.ReadingTime;
+import prolalia.core.script.Pace;
 
 @Service
 public class LessonService {
-    /** As long as a chapter; more on one line is a mistake of pasting. */
-    static final int LONGEST_WORDS = 40_000;
-
     static final int LONGEST_TITLE = 200;
-    static final int MOST_LINES_AT_ONCE = 10_000;
     static final int COVERS = 6;
+
+    /** More marks than these are too narrow to be told apart, in the bar over the script and under a page. */
+    private static final int MOST_MARKS = 60;
+
+    private static final int MOST_PAGE_MARKS = 20;
+
+    /** A school year of takes says no more about today's pace than these. */
+    private static final int TAKES_FOR_PACE = 200;
 
     private final LessonStore lessons;
     private final LineStore lines;
@@ -38,11 +42,25 @@ public class LessonService {
     /**
      * A lesson as its teacher sees it.
      *
-     * @param toReadMs about how long the silent and outdated lines take to say
+     * @param pace its teacher's
      */
-    public record LessonView(LessonSummary summary, List<PageView> pages, Coverage coverage, long toReadMs) {
+    public record LessonView(LessonSummary summary, List<PageView> pages, Coverage coverage, Pace pace) {
+        /** About how long the lines that are still to be read take to say. */
+        public long toReadMs() {
+            return pace.ofLinesToReadMs(plain(script()));
+        }
+
         public List<ScriptLine> script() {
             return pages.stream().flatMap(page -> page.lines().stream()).toList();
+        }
+
+        /** The states of the lines in reading order, drawn together when they are too many to be told apart. */
+        public List<LineState> marks() {
+            return Coverage.marks(plain(script()), MOST_MARKS);
+        }
+
+        public Map<LineKind, Coverage> coverageByKind() {
+            return Coverage.byKind(plain(script()));
         }
 
         /** The first line that is silent or outdated. */
@@ -56,25 +74,31 @@ public class LessonService {
      *
      * @param number from 1
      */
-    public record PageView(int number, LessonPage page, List<ScriptLine> lines, Coverage coverage) {}
-
-    /**
-     * What became of a change of words.
-     *
-     * @param saved false when they had been changed elsewhere meanwhile
-     * @param line as it is now
-     */
-    public record WordsChange(boolean saved, ScriptLine line) {}
+    public record PageView(int number, LessonPage page, List<ScriptLine> lines, Coverage coverage) {
+        public List<LineState> marks() {
+            return Coverage.marks(plain(lines), MOST_PAGE_MARKS);
+        }
+    }
 
     public List<LessonSummary> lessonsOf(String teacherId) {
         return lessons.lessonsOf(teacherId);
     }
 
     public LessonView lesson(String teacherId, String lessonId) {
-        return view(summary(teacherId, lessonId));
+        return view(summary(teacherId, lessonId), pace(teacherId));
     }
 
+    /** How fast a teacher reads, from what she has recorded. */
+    public Pace pace(String teacherId) {
+        return Pace.of(lessons.newestKeptTakes(teacherId, TAKES_FOR_PACE));
+    }
+
+    /** A lesson as it is for anybody. */
     public LessonView view(LessonSummary summary) {
+        return view(summary, Pace.UNKNOWN);
+    }
+
+    private LessonView view(LessonSummary summary, Pace pace) {
         List<ScriptLine> script = lessons.script(summary.id());
         Map<String, List<ScriptLine>> byPage = script.stream().collect(Collectors.groupingBy(ScriptLine::pageId));
         List<PageView> pages = new ArrayList<>();
@@ -82,11 +106,17 @@ public class LessonService {
             List<ScriptLine> onPage = byPage.getOrDefault(page.id(), List.of());
             pages.add(new PageView(pages.size() + 1, page, onPage, Coverage.of(plain(onPage))));
         }
-        return new LessonView(summary, pages, Coverage.of(plain(script)), ReadingTime.ofLinesToReadMs(plain(script)));
+        return new LessonView(summary, pages, Coverage.of(plain(script)), pace);
     }
 
     private static List<Line> plain(List<ScriptLine> script) {
         return script.stream().map(ScriptLine::line).toList();
+    }
+
+    /** Some lines of a lesson in reading order. */
+    public List<ScriptLine> lines(String teacherId, String lessonId, List<String> lineIds) {
+        summary(teacherId, lessonId);
+        return lessons.lines(lessonId, lineIds);
     }
 
     public ScriptLine line(String teacherId, String lineId) {
@@ -101,8 +131,26 @@ public class LessonService {
         int cover = lessons.lessonsOf(teacherId).size() % COVERS;
         lessons.addLesson(id, teacherId, shortened(title.strip()), cover, now);
         String pageId = lessons.addPage(id, now);
-        lines.add(pageId, null, LineKind.DIRECTION, "");
+        lines.add(pageId, LineKind.DIRECTION, "");
         return id;
+    }
+
+    /** The teacher's shelf of standing lines; made when it is first asked for. */
+    @Transactional
+    public LessonSummary shelf(String teacherId, String title) {
+        return lessons.shelf(teacherId).orElseGet(() -> {
+            String id = Ids.newId();
+            lessons.addLesson(id, teacherId, title, 0, clock.millis());
+            lessons.makeShelf(id);
+            lessons.addPage(id, clock.millis());
+            return lessons.shelf(teacherId).orElseThrow();
+        });
+    }
+
+    /** Names a folder of the shelf; blank takes its name away. */
+    @Transactional
+    public void renamePage(String teacherId, String pageId, String title) {
+        lessons.setPageTitle(teacherId, pageId, title.isBlank() ? null : shortened(title.strip()));
     }
 
     @Transactional
@@ -126,89 +174,11 @@ public class LessonService {
     public void addPage(String teacherId, String lessonId) {
         summary(teacherId, lessonId);
         String pageId = lessons.addPage(lessonId, clock.millis());
-        lines.add(pageId, null, LineKind.DIRECTION, "");
+        lines.add(pageId, LineKind.DIRECTION, "");
     }
 
-    /**
-     * Adds lines at the end of a page.
-     *
-     * @param pageNumber from 1; anything else: a new page
-     * @return the number of the page that they are on
-     */
-    @Transactional
-    public int addLines(String teacherId, String lessonId, int pageNumber, List<ReadLine> read) {
-        summary(teacherId, lessonId);
-        List<LessonPage> pages = lessons.pages(lessonId);
-        boolean there = pageNumber >= 1 && pageNumber <= pages.size();
-        String pageId = there ? pages.get(pageNumber - 1).id() : lessons.addPage(lessonId, clock.millis());
-        lines.removeEmpty(pageId);
-        lines.addAll(pageId, read);
-        lessons.touch(lessonId, clock.millis());
-        return there ? pageNumber : pages.size() + 1;
-    }
-
-    /** Adds an empty line after another one, of the same kind; answers it. */
-    @Transactional
-    public ScriptLine addLineAfter(String teacherId, String lineId) {
-        ScriptLine before = line(teacherId, lineId);
-        String id = lines.add(before.pageId(), lineId, before.line().kind(), "");
-        lessons.touch(before.lessonId(), clock.millis());
-        return line(teacherId, id);
-    }
-
-    /** Adds an empty line at the end of a page; answers it. */
-    @Transactional
-    public ScriptLine addLineAtEnd(String teacherId, String lessonId, String pageId) {
-        summary(teacherId, lessonId);
-        if (lessons.pages(lessonId).stream().noneMatch(page -> page.id().equals(pageId))) {
-            throw new NotHereException("page");
-        }
-        String id = lines.add(pageId, null, LineKind.DIRECTION, "");
-        lessons.touch(lessonId, clock.millis());
-        return line(teacherId, id);
-    }
-
-    /**
-     * Saves words as they are typed.
-     *
-     * @param revision that the typing began with
-     */
-    @Transactional
-    public WordsChange changeWords(String teacherId, String lineId, int revision, String words) {
-        ScriptLine before = line(teacherId, lineId);
-        if (before.line().words().equals(words)) {
-            return new WordsChange(true, before);
-        }
-        boolean saved = words.length() <= LONGEST_WORDS && lines.changeWords(lineId, revision, words);
-        if (saved) {
-            lessons.touch(before.lessonId(), clock.millis());
-        }
-        return new WordsChange(saved, line(teacherId, lineId));
-    }
-
-    @Transactional
-    public ScriptLine changeKind(String teacherId, String lineId, LineKind kind) {
-        line(teacherId, lineId);
-        lines.changeKind(lineId, kind);
-        return line(teacherId, lineId);
-    }
-
-    @Transactional
-    public void removeLine(String teacherId, String lineId) {
-        ScriptLine line = line(teacherId, lineId);
-        lines.setRemoved(lineId, clock.millis());
-        lessons.touch(line.lessonId(), clock.millis());
-    }
-
-    /** Puts a removed line back where it was. */
-    @Transactional
-    public ScriptLine putBackLine(String teacherId, String lineId) {
-        lines.setRemoved(lineId, null);
-        // Throws, and with that takes the change back, when the line isn't this teacher's.
-        return line(teacherId, lineId);
-    }
-
-    private LessonSummary summary(String teacherId, String lessonId) {
+    /** The lesson, if it is this teacher's. */
+    public LessonSummary summary(String teacherId, String lessonId) {
         return lessons.lesson(teacherId, lessonId).orElseThrow(() -> new NotHereException("lesson"));
     }
 

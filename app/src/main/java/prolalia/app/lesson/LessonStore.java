@@ -12,6 +12,7 @@ import static prolalia.app.house.db.Tables.PAGE;
 import static prolalia.app.house.db.Tables.TAKE;
 import static prolalia.app.house.db.Tables.TAKE_FINDING;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,6 +23,7 @@ import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.house.Ids;
+import prolalia.app.house.db.tables.records.LessonRecord;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Take;
@@ -47,9 +49,9 @@ public class LessonStore {
 
     public List<LessonSummary> lessonsOf(String teacherId) {
         return looking.selectFrom(LESSON)
-                .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.REMOVED_AT.isNull())
+                .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.REMOVED_AT.isNull(), LESSON.SHELF.isFalse())
                 .orderBy(LESSON.CHANGED_AT.desc())
-                .fetch(row -> new LessonSummary(row.getId(), row.getTitle(), row.getCover(), row.getChangedAt()));
+                .fetch(LessonStore::summary);
     }
 
     public Optional<LessonSummary> lesson(String teacherId, String lessonId) {
@@ -63,21 +65,47 @@ public class LessonStore {
     private Optional<LessonSummary> lessonWhere(Condition condition) {
         return looking.selectFrom(LESSON)
                 .where(condition, LESSON.REMOVED_AT.isNull())
-                .fetchOptional(
-                        row -> new LessonSummary(row.getId(), row.getTitle(), row.getCover(), row.getChangedAt()));
+                .fetchOptional(LessonStore::summary);
+    }
+
+    private static LessonSummary summary(LessonRecord row) {
+        return new LessonSummary(row.getId(), row.getTitle(), row.getCover(), row.getChangedAt(), row.getShelf());
+    }
+
+    /** A teacher's shelf of standing lines, if she has one. */
+    public Optional<LessonSummary> shelf(String teacherId) {
+        return writing.selectFrom(LESSON)
+                .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.SHELF.isTrue())
+                .fetchOptional(LessonStore::summary);
+    }
+
+    public void makeShelf(String lessonId) {
+        writing.update(LESSON)
+                .set(LESSON.SHELF, true)
+                .where(LESSON.ID.eq(lessonId))
+                .execute();
     }
 
     public List<LessonPage> pages(String lessonId) {
         return looking.selectFrom(PAGE)
                 .where(PAGE.LESSON_ID.eq(lessonId), PAGE.REMOVED_AT.isNull())
                 .orderBy(PAGE.POSITION)
-                .fetch(row ->
-                        new LessonPage(row.getId(), row.getPictureHash(), row.getPictureType(), row.getPictureWords()));
+                .fetch(row -> new LessonPage(
+                        row.getId(),
+                        row.getTitle(),
+                        row.getPictureHash(),
+                        row.getPictureType(),
+                        row.getPictureWords()));
     }
 
     /** All lines of a lesson in reading order. */
     public List<ScriptLine> script(String lessonId) {
         return linesWhere(looking, PAGE.LESSON_ID.eq(lessonId));
+    }
+
+    /** Some lines of a lesson in reading order. */
+    public List<ScriptLine> lines(String lessonId, Collection<String> lineIds) {
+        return linesWhere(writing, PAGE.LESSON_ID.eq(lessonId).and(LINE.ID.in(lineIds)));
     }
 
     /** One line of one of this teacher's lessons. */
@@ -106,6 +134,25 @@ public class LessonStore {
                 .fetchGroups(PAGE.LESSON_ID, LessonStore::line);
     }
 
+    /** The kept takes that a teacher made last. */
+    public List<Take> newestKeptTakes(String teacherId, int most) {
+        // Once each, however many lines it is heard on.
+        return looking.select(TAKE.ID, TAKE.WORDS, TAKE.DURATION_MS, DOUBTFUL)
+                .from(TAKE)
+                .join(LINE)
+                .on(LINE.ID.eq(TAKE.LINE_ID))
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .where(
+                        LESSON.TEACHER_ID.eq(teacherId),
+                        TAKE.ID.in(writing.select(LINE.KEPT_TAKE_ID).from(LINE).where(LINE.KEPT_TAKE_ID.isNotNull())))
+                .orderBy(TAKE.CREATED_AT.desc())
+                .limit(most)
+                .fetch(LessonStore::take);
+    }
+
     private static List<ScriptLine> linesWhere(DSLContext context, Condition condition) {
         Map<String, List<Finding>> findings = context.select(
                         TAKE_FINDING.TAKE_ID, TAKE_FINDING.KIND, TAKE_FINDING.START_MS, TAKE_FINDING.END_MS)
@@ -124,6 +171,7 @@ public class LessonStore {
                         LINE.KIND,
                         LINE.WORDS,
                         LINE.REVISION,
+                        LINE.STANDING_LINE_ID,
                         PAGE.ID,
                         PAGE.LESSON_ID,
                         TAKE.ID,
@@ -146,7 +194,8 @@ public class LessonStore {
                 .fetch(row -> scriptLine(row, findings.getOrDefault(row.get(TAKE.ID), List.of())));
     }
 
-    private static Finding finding(Record row) {
+    /** A finding from its row. */
+    public static Finding finding(Record row) {
         return new Finding(
                 Finding.Kind.valueOf(row.get(TAKE_FINDING.KIND)),
                 new Span(row.get(TAKE_FINDING.START_MS), row.get(TAKE_FINDING.END_MS)));
@@ -161,13 +210,18 @@ public class LessonStore {
                 row.get(TAKE.SOUND_HASH),
                 Optional.ofNullable(row.get(TAKE.PEAKS)).map(Peaks::new).orElse(null),
                 row.get(TAKE.ID) == null ? null : new Span(row.get(TAKE.TRIM_START_MS), row.get(TAKE.TRIM_END_MS)),
-                findings);
+                findings,
+                row.get(LINE.STANDING_LINE_ID));
     }
 
     private static Line line(Record row) {
-        Optional<Take> kept = Optional.ofNullable(row.get(TAKE.ID))
-                .map(id -> new Take(id, row.get(TAKE.WORDS), row.get(TAKE.DURATION_MS), row.get(DOUBTFUL)));
+        Optional<Take> kept =
+                Optional.of(row).filter(each -> each.get(TAKE.ID) != null).map(LessonStore::take);
         return new Line(row.get(LINE.ID), LineKind.valueOf(row.get(LINE.KIND)), row.get(LINE.WORDS), kept);
+    }
+
+    private static Take take(Record row) {
+        return new Take(row.get(TAKE.ID), row.get(TAKE.WORDS), row.get(TAKE.DURATION_MS), row.get(DOUBTFUL));
     }
 
     public void addLesson(String id, String teacherId, String title, int cover, long now) {
@@ -189,11 +243,11 @@ public class LessonStore {
                 .execute();
     }
 
-    /** Takes a lesson off the desk, or puts it back. */
+    /** Takes a lesson off the desk, or puts it back. A shelf isn't on the desk, and stays. */
     public void setRemoved(String teacherId, String lessonId, Long removedAt) {
         writing.update(LESSON)
                 .set(LESSON.REMOVED_AT, removedAt)
-                .where(LESSON.ID.eq(lessonId), LESSON.TEACHER_ID.eq(teacherId))
+                .where(LESSON.ID.eq(lessonId), LESSON.TEACHER_ID.eq(teacherId), LESSON.SHELF.isFalse())
                 .execute();
     }
 
@@ -217,6 +271,17 @@ public class LessonStore {
                 .set(PAGE.PICTURE_TYPE, type)
                 .set(PAGE.PICTURE_WORDS, words)
                 .where(PAGE.ID.eq(pageId))
+                .execute();
+    }
+
+    /** Names a page of one of this teacher's lessons; null takes its name away. */
+    public void setPageTitle(String teacherId, String pageId, String title) {
+        writing.update(PAGE)
+                .set(PAGE.TITLE, title)
+                .where(
+                        PAGE.ID.eq(pageId),
+                        PAGE.LESSON_ID.in(
+                                writing.select(LESSON.ID).from(LESSON).where(LESSON.TEACHER_ID.eq(teacherId))))
                 .execute();
     }
 

@@ -5,16 +5,25 @@ import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.selectOne;
 import static prolalia.app.house.db.Tables.LINE;
+import static prolalia.app.house.db.Tables.PAGE;
 import static prolalia.app.house.db.Tables.RECORDING;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.springframework.stereotype.Repository;
 import prolalia.app.house.Ids;
 import prolalia.app.house.db.tables.records.LineRecord;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.script.LineShape;
+import prolalia.core.script.LineShape.Place;
 import prolalia.core.script.PastedScript.ReadLine;
+import prolalia.core.script.ScriptChange.LineStep;
+import prolalia.core.script.ScriptEdits.PlacedLine;
 
 /** Changes to lines. */
 @Repository
@@ -25,43 +34,16 @@ public class LineStore {
         this.writing = writing;
     }
 
-    /** Adds a line after another one of the page, or at the page's end when {@code afterLineId} is null. */
-    public String add(String pageId, String afterLineId, LineKind kind, String words) {
-        Integer after = afterLineId == null
-                ? null
-                : writing.select(LINE.POSITION)
-                        .from(LINE)
-                        .where(LINE.ID.eq(afterLineId), LINE.PAGE_ID.eq(pageId))
-                        .fetchOne(LINE.POSITION);
-        if (after == null) {
-            after = writing.select(coalesce(max(LINE.POSITION), -1))
-                    .from(LINE)
-                    .where(LINE.PAGE_ID.eq(pageId))
-                    .fetchOne(0, Integer.class);
-        } else {
-            writing.update(LINE)
-                    .set(LINE.POSITION, LINE.POSITION.plus(1))
-                    .where(LINE.PAGE_ID.eq(pageId), LINE.POSITION.gt(after))
-                    .execute();
-        }
-        String id = Ids.newId();
-        writing.insertInto(LINE)
-                .set(LINE.ID, id)
-                .set(LINE.PAGE_ID, pageId)
-                .set(LINE.POSITION, after + 1)
-                .set(LINE.KIND, kind.name())
-                .set(LINE.WORDS, words)
-                .set(LINE.REVISION, 1)
-                .execute();
-        return id;
+    /** Adds a line at the end of a page. */
+    public String add(String pageId, LineKind kind, String words) {
+        return addAll(pageId, List.of(new ReadLine(kind, words))).get(0).id();
     }
 
-    /** Adds lines at the end of a page. */
-    public void addAll(String pageId, List<ReadLine> read) {
-        int position = writing.select(coalesce(max(LINE.POSITION), -1))
-                .from(LINE)
-                .where(LINE.PAGE_ID.eq(pageId))
-                .fetchSingle(0, Integer.class);
+    /** Adds lines at the end of a page; answers them. */
+    public List<PlacedLine> addAll(String pageId, List<ReadLine> read) {
+        int position = lastPosition(pageId);
+        String previous = null;
+        List<PlacedLine> added = new ArrayList<>();
         List<LineRecord> rows = new ArrayList<>();
         for (ReadLine line : read) {
             LineRecord row = writing.newRecord(LINE);
@@ -72,8 +54,120 @@ public class LineStore {
             row.setWords(line.words());
             row.setRevision(1);
             rows.add(row);
+            Place place = new Place(pageId, previous);
+            added.add(new PlacedLine(row.getId(), new LineShape(line.words(), line.kind(), false, null, place)));
+            previous = row.getId();
         }
         writing.batchInsert(rows).execute();
+        return added;
+    }
+
+    /** All lines that a lesson has or had, removed ones too, in reading order. */
+    public Map<String, LineShape> shapes(String lessonId) {
+        Map<String, LineShape> shapes = new LinkedHashMap<>();
+        Map<String, String> lastOfPage = new HashMap<>();
+        writing.select(
+                        LINE.ID,
+                        LINE.WORDS,
+                        LINE.KIND,
+                        LINE.REMOVED_AT,
+                        LINE.KEPT_TAKE_ID,
+                        LINE.PAGE_ID,
+                        LINE.STANDING_LINE_ID)
+                .from(LINE)
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .where(PAGE.LESSON_ID.eq(lessonId), PAGE.REMOVED_AT.isNull())
+                .orderBy(PAGE.POSITION, LINE.POSITION)
+                .forEach(row -> {
+                    String page = row.get(LINE.PAGE_ID);
+                    boolean removed = row.get(LINE.REMOVED_AT) != null;
+                    shapes.put(
+                            row.get(LINE.ID),
+                            new LineShape(
+                                    row.get(LINE.WORDS),
+                                    LineKind.valueOf(row.get(LINE.KIND)),
+                                    removed,
+                                    row.get(LINE.KEPT_TAKE_ID),
+                                    new Place(page, lastOfPage.get(page)),
+                                    row.get(LINE.STANDING_LINE_ID)));
+                    if (!removed) {
+                        lastOfPage.put(page, row.get(LINE.ID));
+                    }
+                });
+        return shapes;
+    }
+
+    /** Puts a line in at its place, removed up to now; a step of a change brings it into the script. */
+    public void insertRemoved(String lineId, LineShape shape, long now) {
+        writing.insertInto(LINE)
+                .set(LINE.ID, lineId)
+                .set(LINE.PAGE_ID, shape.place().pageId())
+                .set(LINE.POSITION, makeRoom(shape.place()))
+                .set(LINE.KIND, shape.kind().name())
+                .set(LINE.WORDS, shape.words())
+                .set(LINE.REVISION, 1)
+                .set(LINE.REMOVED_AT, now)
+                .execute();
+    }
+
+    /** Makes one step of a change; what the step doesn't change is left as it is. */
+    public void make(LineStep step, long now) {
+        LineShape to = step.after();
+        Map<Field<?>, Object> values = new HashMap<>();
+        if (step.changesWords()) {
+            values.put(LINE.WORDS, to.words());
+            values.put(LINE.REVISION, LINE.REVISION.plus(1));
+        }
+        if (step.before().kind() != to.kind()) {
+            values.put(LINE.KIND, to.kind().name());
+        }
+        if (step.before().removed() != to.removed()) {
+            values.put(LINE.REMOVED_AT, to.removed() ? now : null);
+        }
+        if (step.changesKept()) {
+            values.put(LINE.KEPT_TAKE_ID, to.keptTakeId());
+        }
+        if (step.changesPlace()) {
+            values.put(LINE.POSITION, makeRoom(to.place()));
+            values.put(LINE.PAGE_ID, to.place().pageId());
+        }
+        if (step.changesStanding()) {
+            values.put(LINE.STANDING_LINE_ID, to.standingLineId());
+        }
+        if (!values.isEmpty()) {
+            writing.update(LINE).set(values).where(LINE.ID.eq(step.lineId())).execute();
+        }
+        if (step.changesWords() || step.changesKept()) {
+            reachPlaces(step.lineId());
+        }
+        if (step.changesStanding() && to.standingLineId() != null) {
+            // The standing line may have changed since the step was first made.
+            reachPlaces(to.standingLineId());
+        }
+    }
+
+    /** Moves what comes after a place on by one; answers the position that is free then. */
+    private int makeRoom(Place place) {
+        int after = place.afterLineId() == null
+                ? -1
+                : writing.select(LINE.POSITION)
+                        .from(LINE)
+                        .where(LINE.ID.eq(place.afterLineId()), LINE.PAGE_ID.eq(place.pageId()))
+                        .fetchOptional(LINE.POSITION)
+                        .orElseGet(() -> lastPosition(place.pageId()));
+        writing.update(LINE)
+                .set(LINE.POSITION, LINE.POSITION.plus(1))
+                .where(LINE.PAGE_ID.eq(place.pageId()), LINE.POSITION.gt(after))
+                .execute();
+        return after + 1;
+    }
+
+    private int lastPosition(String pageId) {
+        return writing.select(coalesce(max(LINE.POSITION), -1))
+                .from(LINE)
+                .where(LINE.PAGE_ID.eq(pageId))
+                .fetchSingle(0, Integer.class);
     }
 
     /** Takes the lines away that never got a word or a recording, such as a new page's first one. */
@@ -86,34 +180,70 @@ public class LineStore {
                 .execute();
     }
 
-    /** Changes the words unless somebody changed them since {@code revision}; answers whether it did. */
+    /**
+     * Changes the words unless somebody changed them since {@code revision}; answers whether it did. In a place of a
+     * standing line, the standing line's are changed, and with it all its places.
+     */
     public boolean changeWords(String lineId, int revision, String words) {
-        return writing.update(LINE)
+        boolean changed = writing.update(LINE)
                         .set(LINE.WORDS, words)
                         .set(LINE.REVISION, LINE.REVISION.plus(1))
                         .where(LINE.ID.eq(lineId), LINE.REVISION.eq(revision))
                         .execute()
                 == 1;
+        String home = homeOf(lineId);
+        if (changed && !home.equals(lineId)) {
+            writing.update(LINE)
+                    .set(LINE.WORDS, words)
+                    .set(LINE.REVISION, LINE.REVISION.plus(1))
+                    .where(LINE.ID.eq(home))
+                    .execute();
+        }
+        if (changed) {
+            reachPlaces(home);
+        }
+        return changed;
     }
 
-    public void changeKind(String lineId, LineKind kind) {
-        writing.update(LINE)
-                .set(LINE.KIND, kind.name())
-                .where(LINE.ID.eq(lineId))
-                .execute();
-    }
-
-    /** Makes a take the one that students hear. */
+    /** Makes a take the one that students hear: of the line, or of the standing line whose place it is. */
     public void keep(String lineId, String takeId) {
+        String home = homeOf(lineId);
         writing.update(LINE)
                 .set(LINE.KEPT_TAKE_ID, takeId)
+                .where(LINE.ID.eq(home))
+                .execute();
+        reachPlaces(home);
+    }
+
+    /** The standing line whose place a line is; otherwise the line itself. */
+    private String homeOf(String lineId) {
+        return writing.select(coalesce(LINE.STANDING_LINE_ID, LINE.ID))
+                .from(LINE)
                 .where(LINE.ID.eq(lineId))
+                .fetchOptional(0, String.class)
+                .orElse(lineId);
+    }
+
+    /** Gives a standing line's words and take to all its places. */
+    private void reachPlaces(String lineId) {
+        LineRecord home = writing.fetchOne(LINE, LINE.ID.eq(lineId));
+        if (home == null) {
+            return;
+        }
+        writing.update(LINE)
+                .set(LINE.WORDS, home.getWords())
+                .set(LINE.KEPT_TAKE_ID, home.getKeptTakeId())
+                .set(LINE.REVISION, LINE.REVISION.plus(1))
+                .where(
+                        LINE.STANDING_LINE_ID.eq(lineId),
+                        LINE.WORDS.ne(home.getWords()).or(LINE.KEPT_TAKE_ID.isDistinctFrom(home.getKeptTakeId())))
                 .execute();
     }
 
-    public void setRemoved(String lineId, Long removedAt) {
+    /** From now on a line is a place of a standing line that says the same. */
+    public void setStanding(String lineId, String standingLineId) {
         writing.update(LINE)
-                .set(LINE.REMOVED_AT, removedAt)
+                .set(LINE.STANDING_LINE_ID, standingLineId)
                 .where(LINE.ID.eq(lineId))
                 .execute();
     }

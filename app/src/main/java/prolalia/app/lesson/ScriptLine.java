@@ -17,6 +17,7 @@ import prolalia.core.sound.Span;
  * @param peaks of the kept take, null when there is none
  * @param trim what the kept take has of its recording, null when there is none
  * @param findings of the sound check in the kept take
+ * @param standingLineId the standing line whose words and take it has, null when it has its own
  */
 public record ScriptLine(
         Line line,
@@ -26,10 +27,11 @@ public record ScriptLine(
         String soundHash,
         Peaks peaks,
         Span trim,
-        List<Finding> findings) {
+        List<Finding> findings,
+        String standingLineId) {
     /** Whether there are words, and no kept take that says them. */
     public boolean isToBeRead() {
-        return !line.words().isBlank() && line.state() != LineState.VOICED;
+        return line.isSayable() && line.state() != LineState.VOICED;
     }
 
     /** How the words changed after the take; empty unless the line is outdated. */

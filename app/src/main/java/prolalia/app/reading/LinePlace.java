@@ -5,7 +5,6 @@ import java.util.Optional;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
-import prolalia.core.script.ReadingTime;
 
 /**
  * Where a line stands in its script.
@@ -28,7 +27,7 @@ record LinePlace(LessonView lesson, PageView page, int index) {
 
     /** About how long the line takes to say. */
     public long expectedMs() {
-        return ReadingTime.ofWordsMs(lesson.script().get(index).line().words());
+        return lesson.pace().ofWordsMs(lesson.script().get(index).line().words());
     }
 
     /** The line before, for its words. */

@@ -22,7 +22,7 @@ class MicrophoneCheckController {
 
     @GetMapping("/microphone")
     String page(Model model) {
-        model.addAttribute("words", words.forBrowser("microphone"));
+        model.addAttribute("words", words.forBrowser("noMicrophone", "microphone"));
         return "reading/microphone";
     }
 

@@ -32,12 +32,24 @@ class ReadThroughController {
             @PathVariable String id,
             @RequestParam(defaultValue = "TO_READ") Selection what,
             @RequestParam(required = false) Integer page,
+            @RequestParam(required = false) List<String> line,
             Model model) {
-        model.addAttribute("reading", readThrough.begin(teacher.id(), id, what, page));
+        model.addAttribute("reading", readThrough.begin(teacher.id(), id, what, page, line));
         model.addAttribute("what", what);
         model.addAttribute("longestMs", school.settings().longestRecordingMs());
-        model.addAttribute("words", words.forBrowser("prompter"));
+        model.addAttribute("words", words.forBrowser("noMicrophone", "prompter"));
         return "reading/prompter";
+    }
+
+    /** Keeps a take in place of another one of its line; answers the line as the end of a read-through shows it. */
+    @PostMapping("/takes/{id}/keep-instead")
+    String keepInstead(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam String other,
+            Model model) {
+        model.addAttribute("read", readThrough.keepInstead(teacher.id(), id, other));
+        return "reading/read-line";
     }
 
     /** The end of a read-through: the takes of the lines that were shown, and how it went. */
@@ -47,8 +59,9 @@ class ReadThroughController {
             @PathVariable String id,
             @RequestParam List<String> lines,
             @RequestParam long readingMs,
+            @RequestParam(defaultValue = "0") long since,
             Model model) {
-        model.addAttribute("summary", readThrough.summary(teacher.id(), id, lines, readingMs));
+        model.addAttribute("summary", readThrough.summary(teacher.id(), id, lines, readingMs, since));
         return "reading/summary";
     }
 }

@@ -2,7 +2,6 @@ package prolalia.app.reading;
 
 import java.time.Clock;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.stereotype.Service;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
@@ -10,21 +9,20 @@ import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.RecordingService;
 import prolalia.app.sound.StoredTake;
+import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.LineState;
-import prolalia.core.script.ReadingTime;
 
 @Service
 class ReadThroughService {
-    /** A read-through and its takes' last chunks are over well within this. */
-    private static final long LANDING_MS = 120_000;
-
     private final LessonService lessons;
     private final RecordingService recordings;
+    private final TakeService takes;
     private final Clock clock;
 
-    ReadThroughService(LessonService lessons, RecordingService recordings, Clock clock) {
+    ReadThroughService(LessonService lessons, RecordingService recordings, TakeService takes, Clock clock) {
         this.lessons = lessons;
         this.recordings = recordings;
+        this.takes = takes;
         this.clock = clock;
     }
 
@@ -46,8 +44,12 @@ class ReadThroughService {
         }
     }
 
-    /** The lines of a read-through in order. */
-    record Reading(LessonView lesson, List<LineToRead> lines) {
+    /**
+     * The lines of a read-through in order.
+     *
+     * @param openedAt on this server's clock: takes made since are this read-through's
+     */
+    record Reading(LessonView lesson, List<LineToRead> lines, long openedAt) {
         public long expectedMs() {
             return lines.stream().mapToLong(LineToRead::expectedMs).sum();
         }
@@ -69,13 +71,19 @@ class ReadThroughService {
      */
     record Summary(LessonView lesson, List<LineRead> lines, long readingMs, long speakingMs) {
         public long voiced() {
-            return lines.stream()
-                    .filter(line -> line.take() != null && !line.take().isDoubtful())
-                    .count();
+            return lines.size() - flagged();
         }
 
         public long flagged() {
-            return lines.size() - voiced();
+            return flaggedLines().size();
+        }
+
+        /** The lines that nothing came of, or whose take is doubtful. */
+        public List<String> flaggedLines() {
+            return lines.stream()
+                    .filter(read -> read.take() == null || read.take().isDoubtful())
+                    .map(read -> read.line().line().id())
+                    .toList();
         }
 
         /** How much longer the read-through took than the speaking, in percent. */
@@ -88,31 +96,35 @@ class ReadThroughService {
      * A line after the read-through.
      *
      * @param take null when nothing came of it
+     * @param older the take before it, which can be kept instead; null when there was none
      */
-    record LineRead(ScriptLine line, StoredTake take) {}
+    record LineRead(ScriptLine line, StoredTake take, StoredTake older) {}
 
     /**
      * @param page only this page, from 1; null: all
+     * @param lineIds only these lines, however they stand; null: all
      */
-    Reading begin(String teacherId, String lessonId, Selection what, Integer page) {
+    Reading begin(String teacherId, String lessonId, Selection what, Integer page, List<String> lineIds) {
         LessonView lesson = lessons.lesson(teacherId, lessonId);
         List<LineToRead> lines = lesson.pages().stream()
                 .filter(each -> page == null || each.number() == page)
                 .flatMap(each -> each.lines().stream()
-                        .filter(line -> !line.line().words().isBlank()
-                                && what.takesIn(line.line().state()))
+                        .filter(line -> line.line().isSayable())
+                        .filter(line -> lineIds == null
+                                ? what.takesIn(line.line().state())
+                                : lineIds.contains(line.line().id()))
                         .map(line -> new LineToRead(
-                                each, line, ReadingTime.ofWordsMs(line.line().words()))))
+                                each, line, lesson.pace().ofWordsMs(line.line().words()))))
                 .toList();
-        return new Reading(lesson, lines);
+        return new Reading(lesson, lines, clock.millis());
     }
 
-    Summary summary(String teacherId, String lessonId, List<String> lineIds, long readingMs) {
+    /** @param since when the read-through was opened, as {@link Reading} said */
+    Summary summary(String teacherId, String lessonId, List<String> lineIds, long readingMs, long since) {
         LessonView lesson = lessons.lesson(teacherId, lessonId);
-        long since = clock.millis() - readingMs - LANDING_MS;
         List<LineRead> lines = lesson.script().stream()
                 .filter(line -> lineIds.contains(line.line().id()))
-                .map(line -> new LineRead(line, take(line, since).orElse(null)))
+                .map(line -> read(line, since))
                 .toList();
         long speaking = lines.stream()
                 .filter(line -> line.take() != null)
@@ -121,7 +133,16 @@ class ReadThroughService {
         return new Summary(lesson, lines, readingMs, speaking);
     }
 
-    private Optional<StoredTake> take(ScriptLine line, long since) {
-        return recordings.newestSince(line.line().id(), since);
+    private LineRead read(ScriptLine line, long since) {
+        List<StoredTake> itsTakes = recordings.takesOf(line.line().id());
+        boolean came = !itsTakes.isEmpty() && itsTakes.get(0).createdAt() >= since;
+        return new LineRead(line, came ? itsTakes.get(0) : null, came && itsTakes.size() > 1 ? itsTakes.get(1) : null);
+    }
+
+    /** Keeps a take in place of another one of its line. */
+    LineRead keepInstead(String teacherId, String takeId, String otherId) {
+        StoredTake other = takes.take(teacherId, otherId);
+        ScriptLine line = takes.keep(teacherId, takeId);
+        return new LineRead(line, takes.take(teacherId, takeId), other);
     }
 }

@@ -45,7 +45,7 @@ class RecorderController {
         model.addAttribute("line", line);
         model.addAttribute("place", LinePlace.of(lesson, line));
         model.addAttribute("longestMs", school.settings().longestRecordingMs());
-        model.addAttribute("words", words.forBrowser("recorder"));
+        model.addAttribute("words", words.forBrowser("noMicrophone", "recorder"));
         model.addAttribute("finish", finish);
         putTakes(line, model);
         return "reading/recorder";

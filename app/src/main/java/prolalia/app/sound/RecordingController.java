@@ -86,7 +86,10 @@ class RecordingController {
         if (request.getContentLengthLong() > RecordingService.LARGEST_RECORDING_BYTES) {
             throw new RecordingService.TooLargeException();
         }
-        return show(recordings.receiveFile(teacher.id(), id, lineId, name, request.getInputStream()), response, model);
+        return show(
+                recordings.receiveFile(teacher.id(), id, lineId, name, null, request.getInputStream()),
+                response,
+                model);
     }
 
     @PostMapping("/recordings/{id}/take-whole")
@@ -166,7 +169,7 @@ class RecordingController {
     ResponseEntity<Resource> sound(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
             throws IOException {
-        return media.serve(takes.take(teacher.id(), id).soundHash(), MediaResponses.MP3, request);
+        return media.serveCurrent(takes.take(teacher.id(), id).soundHash(), MediaResponses.MP3, request);
     }
 
     @ExceptionHandler(RecordingService.TooLargeException.class)

@@ -82,12 +82,24 @@ public class RecordingService {
         recordings.touch(recordingId, clock.millis());
     }
 
-    /** Takes a whole file in and judges it. */
+    /** At most so much of a stream; whoever reads on gets a {@link TooLargeException}. */
+    public static InputStream limited(InputStream content, long mostBytes) {
+        return new LimitedStream(content, mostBytes);
+    }
+
+    /**
+     * Takes a whole file in and judges it.
+     *
+     * @param saidWords what was to be said in it; null: the line's words
+     */
     public Verdict receiveFile(
-            String teacherId, String recordingId, String lineId, String fileName, InputStream content)
+            String teacherId, String recordingId, String lineId, String fileName, String saidWords, InputStream content)
             throws IOException {
         StoredRecording recording = begun(teacherId, recordingId, lineId, "application/octet-stream", fileName);
         if (recording.state() == State.OPEN) {
+            if (saidWords != null) {
+                recordings.setWords(recordingId, saidWords);
+            }
             String rawHash = media.keep(new LimitedStream(content, LARGEST_RECORDING_BYTES));
             recordings.seal(recordingId, rawHash, clock.millis());
         }
@@ -166,11 +178,6 @@ public class RecordingService {
 
     public Optional<StoredTake> lastTakeOf(String teacherId) {
         return takes.lastOf(teacherId);
-    }
-
-    /** The newest take of a line that was made since a moment. */
-    public Optional<StoredTake> newestSince(String lineId, long sinceMs) {
-        return takes.ofLine(lineId).stream().findFirst().filter(take -> take.createdAt() >= sinceMs);
     }
 
     /** All takes of a line, newest first. */

@@ -37,6 +37,28 @@ public record StoredTake(
         List<Finding> findings,
         boolean accepted) {
 
+    /** The same sound as another take. */
+    StoredTake copy(String newId, String newLineId, String newRecordingId, String newWords, long now) {
+        return new StoredTake(
+                newId,
+                newLineId,
+                newRecordingId,
+                newWords,
+                originalHash,
+                soundHash,
+                durationMs,
+                trimStartMs,
+                trimEndMs,
+                gainDb,
+                loudnessLufs,
+                peaks,
+                truncated,
+                now,
+                false,
+                findings,
+                false);
+    }
+
     public boolean isDoubtful() {
         return !accepted && !findings.isEmpty();
     }

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.locks.Lock;
@@ -15,13 +16,17 @@ import prolalia.app.house.Ids;
 import prolalia.app.house.MediaStore;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.StoredRecording.State;
+import prolalia.core.sound.Finding;
 import prolalia.core.sound.PreparedTake;
 import prolalia.core.sound.Refusal;
+import prolalia.core.sound.Sound;
 import prolalia.core.sound.SoundCheck;
+import prolalia.core.sound.SoundMeter;
 import prolalia.core.sound.Span;
-import prolalia.media.SoundWriter;
+import prolalia.media.SoundReader;
 import prolalia.media.TakeRenderer;
 import prolalia.media.TakeRenderer.Rendering;
+import prolalia.media.UnreadableSoundException;
 
 /** Makes takes of sealed recordings, each recording once. */
 @Component
@@ -34,6 +39,7 @@ class TakeMaker {
     private final RecordingStore recordings;
     private final TakeStore takes;
     private final MediaStore media;
+    private final Waves waves;
     private final DataFolder folder;
     private final SchoolService school;
     private final TransactionTemplate transaction;
@@ -43,6 +49,7 @@ class TakeMaker {
             RecordingStore recordings,
             TakeStore takes,
             MediaStore media,
+            Waves waves,
             DataFolder folder,
             SchoolService school,
             TransactionTemplate transaction,
@@ -50,6 +57,7 @@ class TakeMaker {
         this.recordings = recordings;
         this.takes = takes;
         this.media = media;
+        this.waves = waves;
         this.folder = folder;
         this.school = school;
         this.transaction = transaction;
@@ -65,6 +73,21 @@ class TakeMaker {
     /** Makes a take of all that was recorded. */
     Verdict takeWhole(String recordingId) throws IOException {
         return once(recordingId, true);
+    }
+
+    /** What the sound check finds in a take if it is to say these words. */
+    List<Finding> checkAgain(StoredTake take, String words) {
+        long longestMs = school.settings().longestRecordingMs();
+        rooms.acquireUninterruptibly();
+        try {
+            Sound whole = SoundReader.decode(media.file(take.originalHash()), Long.MAX_VALUE / 1_000_000)
+                    .sound();
+            return SoundCheck.check(SoundMeter.measure(whole), words, longestMs);
+        } catch (IOException | UnreadableSoundException failure) {
+            throw new IllegalStateException("The recording of take " + take.id() + " can't be read", failure);
+        } finally {
+            rooms.release();
+        }
     }
 
     private Verdict once(String recordingId, boolean whole) throws IOException {
@@ -101,10 +124,11 @@ class TakeMaker {
                     school.settings().longestRecordingMs(),
                     recording.overlapMs(),
                     whole,
-                    mp3);
+                    mp3,
+                    flac);
             if (rendering.preparation() instanceof PreparedTake prepared) {
-                SoundWriter.writeFlac(rendering.recording(), flac);
                 StoredTake take = take(recording, rendering, prepared, media.keep(flac), media.keep(mp3));
+                waves.keep(take.originalHash(), rendering.recording());
                 transaction.executeWithoutResult(status -> {
                     takes.add(take);
                     recordings.conclude(

@@ -1,13 +1,26 @@
 package prolalia.app.sound;
 
 import java.time.Clock;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.house.Ids;
 import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.core.lesson.Take;
+import prolalia.core.script.ScriptChange.TakeStep;
+import prolalia.core.sound.Finding;
+import prolalia.core.sound.PreparedTake;
+import prolalia.core.sound.SoundCheck;
 
 @Service
 public class TakeService {
@@ -15,18 +28,106 @@ public class TakeService {
     private final LineStore lines;
     private final LessonStore lessonStore;
     private final LessonService lessons;
+    private final RecordingStore recordings;
+    private final TakeMaker maker;
     private final Clock clock;
 
-    TakeService(TakeStore takes, LineStore lines, LessonStore lessonStore, LessonService lessons, Clock clock) {
+    TakeService(
+            TakeStore takes,
+            RecordingStore recordings,
+            TakeMaker maker,
+            LineStore lines,
+            LessonStore lessonStore,
+            LessonService lessons,
+            Clock clock) {
         this.takes = takes;
+        this.recordings = recordings;
+        this.maker = maker;
         this.lines = lines;
         this.lessonStore = lessonStore;
         this.lessons = lessons;
         this.clock = clock;
     }
 
+    /** All takes of a line, newest first. */
+    public List<StoredTake> takesOf(String lineId) {
+        return takes.ofLine(lineId);
+    }
+
+    /**
+     * What the sound check finds in takes when they say other words; decodes their recordings, so it belongs before a
+     * transaction.
+     *
+     * @return by take, for those whose words change
+     */
+    public Map<String, List<Finding>> checkAgain(List<TakeStep> steps) {
+        Map<String, List<Finding>> found = new HashMap<>();
+        for (TakeStep step : steps) {
+            if (step.changesWords()) {
+                StoredTake take = takes.find(step.takeId()).orElseThrow(() -> new NotHereException("take"));
+                found.put(take.id(), maker.checkAgain(take, step.after().words()));
+            }
+        }
+        return found;
+    }
+
+    /** Makes the steps of a change that move takes, with what {@link #checkAgain} found. */
+    public void move(List<TakeStep> steps, Map<String, List<Finding>> found) {
+        for (TakeStep step : steps) {
+            takes.move(step.takeId(), step.after());
+            List<Finding> findings = found.get(step.takeId());
+            if (findings != null) {
+                replaceFindings(step.takeId(), findings);
+            }
+        }
+    }
+
+    /** What the teacher accepted stays accepted unless something new is found. */
+    private void replaceFindings(String takeId, List<Finding> findings) {
+        Set<Finding.Kind> known = takes.find(takeId).orElseThrow().findings().stream()
+                .map(Finding::kind)
+                .collect(Collectors.toSet());
+        boolean nothingNew = findings.stream().allMatch(finding -> known.contains(finding.kind()));
+        takes.replaceFindings(takeId, findings, nothingNew);
+    }
+
     public StoredTake take(String teacherId, String takeId) {
         return takes.ofTeacher(teacherId, takeId).orElseThrow(() -> new NotHereException("take"));
+    }
+
+    /** Takes by their ids, whoever's they are. */
+    public Map<String, StoredTake> takes(List<String> takeIds) {
+        return takes.find(takeIds).stream().collect(Collectors.toMap(StoredTake::id, Function.identity()));
+    }
+
+    /** A take, whoever's it is: for work that no teacher waits for. */
+    public StoredTake find(String takeId) {
+        return takes.find(takeId).orElseThrow(() -> new NotHereException("take"));
+    }
+
+    /**
+     * A take sounds otherwise from now on.
+     *
+     * @param soundHash of its MP3
+     */
+    public void resound(StoredTake take, PreparedTake prepared, String soundHash) {
+        takes.resound(take.id(), prepared, soundHash);
+        List<Finding> findings = SoundCheck.check(prepared.original(), take.words(), Long.MAX_VALUE);
+        replaceFindings(take.id(), findings);
+    }
+
+    /** A second take of the same original on another line, as yet sounding the same and not kept. */
+    @Transactional
+    public StoredTake copyTo(StoredTake take, ScriptLine to) {
+        StoredRecording recording = recordings.find(take.recordingId()).orElseThrow();
+        String words = to.line().words();
+        String id = Ids.newId();
+        recordings.open(id, to.line().id(), words, recording.mediaType(), recording.fileName(), clock.millis());
+        recordings.conclude(
+                id, StoredRecording.State.TAKEN, null, recording.rawHash(), take.durationMs(), clock.millis());
+        StoredTake copy = take.copy(Ids.newId(), to.line().id(), id, words, clock.millis());
+        takes.add(copy);
+        return copy;
     }
 
     /** Makes a take the one that students hear; answers its line as it is now. */
@@ -37,6 +138,22 @@ public class TakeService {
         ScriptLine line = lessons.line(teacherId, take.lineId());
         lessonStore.touch(line.lessonId(), clock.millis());
         return line;
+    }
+
+    /**
+     * Keeps another take on a line in place of one.
+     *
+     * @param from what must be kept now, or nothing is changed; null: no take
+     * @param to null: no take
+     */
+    @Transactional
+    public void exchange(String teacherId, String lineId, String from, String to) {
+        ScriptLine line = lessons.line(teacherId, lineId);
+        String kept = line.line().kept().map(Take::id).orElse(null);
+        if (Objects.equals(kept, from)) {
+            lines.keep(lineId, to);
+            lessonStore.touch(line.lessonId(), clock.millis());
+        }
     }
 
     /** The teacher heard the take and says that it is fine; it is doubtful no more. */

@@ -6,16 +6,21 @@ import static prolalia.app.house.db.Tables.PAGE;
 import static prolalia.app.house.db.Tables.TAKE;
 import static prolalia.app.house.db.Tables.TAKE_FINDING;
 
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.jooq.Result;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.lesson.LessonStore;
+import prolalia.core.script.ScriptChange.TakePlace;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
-import prolalia.core.sound.Span;
+import prolalia.core.sound.PreparedTake;
 
 @Repository
 public class TakeStore {
@@ -44,12 +49,55 @@ public class TakeStore {
                 .set(TAKE.TRUNCATED, take.truncated())
                 .set(TAKE.CREATED_AT, take.createdAt())
                 .execute();
-        for (Finding finding : take.findings()) {
+        addFindings(take.id(), take.findings());
+    }
+
+    private void addFindings(String takeId, List<Finding> findings) {
+        for (Finding finding : findings) {
             writing.insertInto(TAKE_FINDING)
-                    .set(TAKE_FINDING.TAKE_ID, take.id())
+                    .set(TAKE_FINDING.TAKE_ID, takeId)
                     .set(TAKE_FINDING.KIND, finding.kind().name())
                     .set(TAKE_FINDING.START_MS, finding.place().startMs())
                     .set(TAKE_FINDING.END_MS, finding.place().endMs())
+                    .execute();
+        }
+    }
+
+    /** The take sounds otherwise; places in it are those of its sound from now on. */
+    void resound(String takeId, PreparedTake prepared, String soundHash) {
+        writing.update(TAKE)
+                .set(TAKE.SOUND_HASH, soundHash)
+                .set(TAKE.DURATION_MS, prepared.levelled().durationMs())
+                .set(TAKE.TRIM_START_MS, prepared.trim().startMs())
+                .set(TAKE.TRIM_END_MS, prepared.trim().endMs())
+                .set(TAKE.GAIN_DB, prepared.gainDb())
+                .set(TAKE.LOUDNESS_LUFS, prepared.loudnessLufs())
+                .set(TAKE.PEAKS, prepared.peaks().values())
+                .where(TAKE.ID.eq(takeId))
+                .execute();
+    }
+
+    /** Gives a take to a line. */
+    void move(String takeId, TakePlace to) {
+        writing.update(TAKE)
+                .set(TAKE.LINE_ID, to.lineId())
+                .set(TAKE.WORDS, to.words())
+                .where(TAKE.ID.eq(takeId))
+                .execute();
+    }
+
+    /**
+     * Puts other findings in the place of a take's.
+     *
+     * @param stillAccepted whether what the teacher said of it holds for these too
+     */
+    void replaceFindings(String takeId, List<Finding> findings, boolean stillAccepted) {
+        writing.deleteFrom(TAKE_FINDING).where(TAKE_FINDING.TAKE_ID.eq(takeId)).execute();
+        addFindings(takeId, findings);
+        if (!stillAccepted) {
+            writing.update(TAKE)
+                    .setNull(TAKE.ACCEPTED_AT)
+                    .where(TAKE.ID.eq(takeId))
                     .execute();
         }
     }
@@ -67,13 +115,26 @@ public class TakeStore {
                 .findFirst();
     }
 
+    Optional<StoredTake> find(String takeId) {
+        return where(writing, TAKE.ID.eq(takeId)).stream().findFirst();
+    }
+
+    List<StoredTake> find(Collection<String> takeIds) {
+        return where(looking, TAKE.ID.in(takeIds));
+    }
+
     Optional<StoredTake> ofRecording(String recordingId) {
         return where(writing, TAKE.RECORDING_ID.eq(recordingId)).stream().findFirst();
     }
 
-    /** All takes of a line, newest first. */
+    /** All takes of a line, and of the places of a standing line, newest first. */
     List<StoredTake> ofLine(String lineId) {
-        return where(writing, TAKE.LINE_ID.eq(lineId));
+        return where(
+                writing,
+                TAKE.LINE_ID
+                        .eq(lineId)
+                        .or(TAKE.LINE_ID.in(
+                                writing.select(LINE.ID).from(LINE).where(LINE.STANDING_LINE_ID.eq(lineId)))));
     }
 
     Optional<StoredTake> lastOf(String teacherId) {
@@ -93,7 +154,7 @@ public class TakeStore {
     }
 
     private static List<StoredTake> where(DSLContext context, Condition condition) {
-        return context.select(TAKE.asterisk(), LINE.KEPT_TAKE_ID)
+        Result<?> rows = context.select(TAKE.asterisk(), LINE.KEPT_TAKE_ID)
                 .from(TAKE)
                 .join(LINE)
                 .on(LINE.ID.eq(TAKE.LINE_ID))
@@ -103,17 +164,12 @@ public class TakeStore {
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
                 .where(condition)
                 .orderBy(TAKE.CREATED_AT.desc())
-                // Read to the end first: the one writing connection can't answer a second question meanwhile.
-                .fetch()
-                .map(row -> take(row, findings(context, row.get(TAKE.ID))));
-    }
-
-    private static List<Finding> findings(DSLContext context, String takeId) {
-        return context.selectFrom(TAKE_FINDING)
-                .where(TAKE_FINDING.TAKE_ID.eq(takeId))
+                .fetch();
+        Map<String, List<Finding>> findings = context.selectFrom(TAKE_FINDING)
+                .where(TAKE_FINDING.TAKE_ID.in(rows.getValues(TAKE.ID)))
                 .orderBy(TAKE_FINDING.START_MS)
-                .fetch(row ->
-                        new Finding(Finding.Kind.valueOf(row.getKind()), new Span(row.getStartMs(), row.getEndMs())));
+                .fetchGroups(TAKE_FINDING.TAKE_ID, LessonStore::finding);
+        return rows.map(row -> take(row, findings.getOrDefault(row.get(TAKE.ID), List.of())));
     }
 
     private static StoredTake take(Record row, List<Finding> findings) {

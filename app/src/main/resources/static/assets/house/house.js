@@ -1,5 +1,6 @@
 // Loaded on every teacher's page.
 import { csrfToken } from './requests.js';
+import { tell, tellNothing } from './note.js';
 import './listen.js';
 import './keys.js';
 import { catchUp } from '../reading/catchup.js';
@@ -8,18 +9,11 @@ document.addEventListener('htmx:configRequest', (event) => {
   event.detail.headers['X-XSRF-TOKEN'] = csrfToken();
 });
 
-// When a change could not be made, the page says so; nothing on it is replaced.
-function tell(key) {
-  const place = document.getElementById('house-note');
-  place.textContent = place.dataset[key];
-  place.hidden = false;
-}
-
 document.addEventListener('htmx:responseError', (event) => {
   tell([401, 403].includes(event.detail.xhr.status) ? 'signedOut' : 'failed');
 });
 document.addEventListener('htmx:sendError', () => tell('offline'));
-document.addEventListener('htmx:afterOnLoad', () => { document.getElementById('house-note').hidden = true; });
+document.addEventListener('htmx:afterOnLoad', tellNothing);
 
 if (document.querySelector('.who')) {
   catchUp();

@@ -19,10 +19,12 @@ export class Answer extends Error {
   }
 }
 
-export async function send(method, address, body, headers = {}) {
+/** @param keepalive whether it is sent even when the page is closed meanwhile */
+export async function send(method, address, body, headers = {}, keepalive = false) {
   const response = await fetch(address, {
     method,
     body,
+    keepalive,
     headers: { 'X-XSRF-TOKEN': csrfToken(), ...headers },
     credentials: 'same-origin',
   });

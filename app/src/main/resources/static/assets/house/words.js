@@ -10,8 +10,10 @@ export function say(key, values = {}) {
   return text.replace(/\{(\w+)\}/g, (whole, name) => values[name] ?? whole);
 }
 
-/** 83000 ms as 1:23. */
+/** 83000 ms as 1:23, 3683000 ms as 1:01:23. */
 export function clock(ms) {
   const seconds = Math.max(0, Math.floor(ms / 1000));
-  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+  const two = (number) => String(number).padStart(2, '0');
+  const minutes = Math.floor(seconds / 60);
+  return minutes < 60 ? `${minutes}:${two(seconds % 60)}` : `${Math.floor(minutes / 60)}:${two(minutes % 60)}:${two(seconds % 60)}`;
 }

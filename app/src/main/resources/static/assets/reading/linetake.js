@@ -80,14 +80,14 @@ export class LineTake {
     }).catch(() => this.onState('full'));
   }
 
-  /** Nothing more comes; answers the server's verdict as HTML. The take is kept on its line. */
-  async finish() {
+  /** Nothing more comes; answers the server's verdict as HTML. The take is kept on its line, or lies beside the kept one. */
+  async finish(keep = true) {
     this.#flush();
     await this.#written;
     this.recording.count = this.#number;
     await putRecording(this.recording);
     await this.courier.emptied();
-    const verdict = await end(this.recording, this.onState, { keep: true, words: this.line.words });
+    const verdict = await end(this.recording, this.onState, { keep, words: this.line.words });
     await dropRecording(this.recording.id);
     this.#release();
     return verdict;

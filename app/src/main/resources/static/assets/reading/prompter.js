@@ -7,6 +7,7 @@ import { showLevel } from './level.js';
 import { LineTake } from './linetake.js';
 import { LiveTrace } from './livetrace.js';
 import { browserName, troubleOf } from './microphone.js';
+import { AtComputer, AtPhone } from './phone.js';
 
 const HANDS_FREE_KEY = 'hands-free';
 const PAUSE_KEY = 'hands-free-pause';
@@ -16,6 +17,8 @@ const lines = [...document.querySelectorAll('#lines-to-read li')].map((item) => 
 const longestMs = Number(page.dataset.longestMs);
 const at = (id) => document.getElementById(id);
 const marks = [...document.querySelectorAll('.reading-head .marks i')];
+// A long script has one bar in place of its marks.
+const bar = document.querySelector('.reading-head .bar-of-lines i');
 const ear = new Earshot();
 const landing = new Set();
 let index = 0;
@@ -24,6 +27,10 @@ let trace = new LiveTrace(at('live'), 4000);
 let handsFree = localStorage.getItem(HANDS_FREE_KEY) === 'yes';
 let startedAt = 0;
 let readingMs = 0;
+// Who else takes part: the phone that is the microphone, or on the phone, the computer that shows the lines.
+const other = page.dataset.phone
+  ? new AtPhone(page, { press, finish: () => (index || take ? finish() : enter('ended')) })
+  : new AtComputer(page, { lines, follow, takeBack: open, showSummary, close: () => ear.close() });
 
 const is = (...states) => states.includes(page.dataset.state);
 
@@ -33,6 +40,7 @@ function enter(state) {
   at('announce').textContent = say(`state.${state}`);
   at('start').hidden = !is('ready', 'paused');
   ['next', 'again', 'pause'].forEach((id) => { at(id).hidden = !is('reading'); });
+  other.tell({ state, index });
 }
 
 function expectedLeftMs() {
@@ -54,6 +62,7 @@ function show() {
   }
   at('place').textContent = line.place;
   marks.forEach((mark, i) => mark.classList.toggle('now', i === index));
+  bar?.style.setProperty('width', `${(100 * index) / lines.length}%`);
   trace = new LiveTrace(at('live'), Number(line.expectedMs));
 }
 
@@ -77,7 +86,7 @@ function start() {
 }
 
 async function land(done, number) {
-  const mark = marks[number];
+  const mark = marks[number] ?? document.createElement('i');
   try {
     await ear.end(done);
     const place = document.createElement('template');
@@ -85,6 +94,7 @@ async function land(done, number) {
     const verdict = place.content.querySelector('[data-verdict]')?.dataset.verdict;
     const doubtful = place.content.querySelector('.findings');
     mark.className = verdict !== 'take' ? 'silent' : doubtful ? 'doubtful' : 'voiced';
+    other.tell({ state: page.dataset.state, index, landed: number, as: mark.className });
   } catch (failure) {
     mark.className = 'silent';
     courierSays('notLanded');
@@ -104,6 +114,7 @@ function next() {
   }
   hear();
   show();
+  other.tell({ state: 'reading', index });
 }
 
 function again() {
@@ -113,9 +124,18 @@ function again() {
   show();
 }
 
+/** What was said of a line before a pause lies with its takes, though it isn't the kept one. */
+async function setAside(done) {
+  try {
+    await ear.end(done);
+    await done.finish(false);
+  } catch (failure) {
+    courierSays('notLanded');
+  }
+}
+
 function pause() {
-  ear.drop(take);
-  take.throwAway();
+  landing.add(setAside(take));
   take = null;
   readingMs += performance.now() - startedAt;
   enter('paused');
@@ -123,6 +143,7 @@ function pause() {
 }
 
 async function finish() {
+  const reached = lines.slice(0, index + (take ? 1 : 0));
   if (is('reading')) {
     readingMs += performance.now() - startedAt;
   }
@@ -135,15 +156,37 @@ async function finish() {
   enter('landing');
   await Promise.all(landing);
   ear.close();
-  const read = lines.map((line) => line.id).join(',');
-  const response = await send('POST', page.dataset.summary, new URLSearchParams({ lines: read, readingMs: Math.round(readingMs) }));
+  const read = reached.map((line) => line.id).join(',');
+  if (page.dataset.phone) {
+    other.finished(read, Math.round(readingMs));
+    enter('ended');
+  } else {
+    await showSummary(read, Math.round(readingMs));
+  }
+}
+
+async function showSummary(read, ms) {
+  const response = await send('POST', page.dataset.summary, new URLSearchParams({ lines: read, readingMs: ms, since: page.dataset.openedAt }));
   at('summary').innerHTML = await response.text();
   htmx.process(at('summary'));
   enter('ended');
   at('summary').querySelector('a, button')?.focus();
 }
 
+/** The phone is the microphone: this page shows what it does. */
+function follow({ state, index: reached, landed, as }) {
+  index = Math.min(lines.length - 1, Number(reached));
+  if (landed !== undefined && marks[landed]) {
+    marks[landed].className = as;
+  }
+  show();
+  enter(state);
+}
+
 // ---- keys
+
+/** Words that are longer than the screen move on. */
+const scrollWords = (by) => at('now').scrollBy({ top: by * at('now').clientHeight * 0.7 });
 
 const KEYS = {
   ' ': () => { if (is('ready', 'paused')) start(); },
@@ -153,29 +196,36 @@ const KEYS = {
   ArrowLeft: () => { if (is('reading')) again(); },
   Backspace: () => { if (is('reading')) again(); },
   PageUp: () => { if (is('reading')) again(); },
+  ArrowDown: () => scrollWords(1),
+  ArrowUp: () => scrollWords(-1),
   p: () => { if (is('reading')) pause(); else if (is('paused')) start(); },
   h: toggleHandsFree,
   Escape: () => { if (is('reading', 'paused', 'ready')) (index || take ? finish() : leave()); else if (is('ended', 'trouble')) leave(); },
 };
 
+function press(key) {
+  if (other.hasMicrophone && !is('ended')) {
+    other.press(key);
+  } else {
+    KEYS[key]?.();
+  }
+}
+
 document.addEventListener('keydown', (event) => {
   const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-  if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || !KEYS[key] || event.target.closest('input, select')) {
+  if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || !KEYS[key] || event.target.closest('input, select, #phone, #use-phone')) {
     return;
   }
   if (is('ended') && key !== 'Escape') {
     return;
   }
   event.preventDefault();
-  KEYS[key]();
+  press(key);
 });
 
 const leave = () => { location.href = page.dataset.script; };
-at('start').addEventListener('click', start);
-at('next').addEventListener('click', () => next());
-at('again').addEventListener('click', again);
-at('pause').addEventListener('click', pause);
-at('finish').addEventListener('click', () => KEYS.Escape());
+Object.entries({ start: ' ', next: 'Enter', again: 'Backspace', pause: 'p', finish: 'Escape' })
+  .forEach(([id, key]) => at(id).addEventListener('click', () => press(key)));
 
 // ---- hands-free
 
@@ -202,7 +252,7 @@ function saidByNow() {
 
 setInterval(() => {
   showLevel(ear.loudest);
-  if (!is('reading')) {
+  if (!is('reading') || !take) {
     return;
   }
   trace.add(take.elapsedMs, ear.loudest);
@@ -216,7 +266,7 @@ setInterval(() => {
 
 document.addEventListener('click', async (event) => {
   if (event.target.closest('#play-all')) {
-    for (const button of at('summary').querySelectorAll('[data-listen]')) {
+    for (const button of at('summary').querySelectorAll('li > [data-listen]')) {
       await listen(button, true);
     }
   }

@@ -247,7 +247,7 @@ at('count-first').addEventListener('change', () => localStorage.setItem(COUNT_KE
 
 // ---- a file
 
-watchFiles(at('file'), at('drop'), async (file) => {
+watchFiles(at('file'), at('drop'), async ([file]) => {
   if (is('recording', 'paused', 'counting', 'saving')) {
     at('announce').textContent = say('busyRecording');
     return;

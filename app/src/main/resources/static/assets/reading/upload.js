@@ -3,26 +3,35 @@ import { csrfToken } from '../house/requests.js';
 
 export const LARGEST_BYTES = 200 * 1024 * 1024;
 
-/** Sends the file; answers the verdict as HTML. */
-export function upload(file, line, onProgress) {
+/** Sends a file; answers the request when it is over. */
+export function put(address, file, onProgress) {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
-    const address = `/recordings/${crypto.randomUUID?.() ?? newId()}/file?line=${line}&name=${encodeURIComponent(file.name)}`;
     request.open('PUT', address);
     request.setRequestHeader('X-XSRF-TOKEN', csrfToken());
     request.setRequestHeader('Content-Type', 'application/octet-stream');
-    request.upload.addEventListener('progress', (event) => onProgress(event.loaded / event.total));
-    request.addEventListener('load', () => {
-      const understood = request.status === 200 || request.status === 413;
-      return understood ? resolve(request.responseText) : reject(new Error(`answered ${request.status}`));
-    });
+    request.upload.addEventListener('progress', (event) => onProgress(event.loaded, event.total));
+    request.addEventListener('load', () => resolve(request));
     request.addEventListener('error', () => reject(new Error('no connection')));
     request.send(file);
   });
 }
 
-/** Version 4 of RFC 9562 for pages that aren't secure contexts, where crypto.randomUUID is missing. */
-function newId() {
+/** Sends a file for a line; answers the verdict as HTML. */
+export async function upload(file, line, onProgress) {
+  const address = `/recordings/${newId()}/file?line=${line}&name=${encodeURIComponent(file.name)}`;
+  const request = await put(address, file, (loaded, total) => onProgress(loaded / total));
+  if (request.status !== 200 && request.status !== 413) {
+    throw new Error(`answered ${request.status}`);
+  }
+  return request.responseText;
+}
+
+/** Version 4 of RFC 9562, also for pages that aren't secure contexts, where crypto.randomUUID is missing. */
+export function newId() {
+  if (crypto.randomUUID) {
+    return crypto.randomUUID();
+  }
   const bytes = crypto.getRandomValues(new Uint8Array(16));
   bytes[6] = (bytes[6] & 0x0f) | 0x40;
   bytes[8] = (bytes[8] & 0x3f) | 0x80;
@@ -30,12 +39,15 @@ function newId() {
   return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
 }
 
-/** Calls onFile for every file that is chosen in the field or dropped anywhere on the page. */
-export function watchFiles(field, place, onFile) {
-  field.addEventListener('change', () => {
-    if (field.files[0]) {
-      onFile(field.files[0]);
+/** Calls onFiles with the files that are chosen in the field or dropped anywhere on the page. */
+export function watchFiles(field, place, onFiles) {
+  const take = (files) => {
+    if (files.length > 0) {
+      onFiles([...files]);
     }
+  };
+  field.addEventListener('change', () => {
+    take(field.files);
     field.value = '';
   });
   document.addEventListener('dragover', (event) => {
@@ -46,8 +58,6 @@ export function watchFiles(field, place, onFile) {
   document.addEventListener('drop', (event) => {
     event.preventDefault();
     place.classList.remove('over');
-    if (event.dataTransfer.files[0]) {
-      onFile(event.dataTransfer.files[0]);
-    }
+    take(event.dataTransfer.files);
   });
 }

@@ -1,0 +1,325 @@
+package prolalia.app.bench;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.bench.EditStore.TakeEdits;
+import prolalia.app.house.DataFolder;
+import prolalia.app.house.MediaStore;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.sound.StoredTake;
+import prolalia.app.sound.TakeService;
+import prolalia.app.sound.Waves;
+import prolalia.core.lesson.Take;
+import prolalia.core.sound.Sound;
+import prolalia.core.sound.SoundMeter;
+import prolalia.core.sound.Span;
+import prolalia.core.sound.edit.Edit;
+import prolalia.core.sound.edit.EditPlan;
+import prolalia.core.sound.edit.EditedTake;
+import prolalia.core.sound.edit.NoiseReduction;
+import prolalia.core.sound.edit.PauseShortening;
+import prolalia.core.sound.edit.QuietPoint;
+import prolalia.media.SoundWriter;
+
+/** Edits of takes: each is on the disk before it is answered; the take is rendered anew behind the teacher's back. */
+@Service
+public class BenchService {
+    private static final double MOST_GAIN_DB = 12;
+    private static final long LONGEST_PAUSE_MS = 30_000;
+
+    private final TakeService takes;
+    private final LessonService lessons;
+    private final EditStore edits;
+    private final EditRenderer renderer;
+    private final Originals originals;
+    private final Waves waves;
+    private final MediaStore media;
+    private final DataFolder folder;
+    private final TransactionTemplate transaction;
+
+    BenchService(
+            TakeService takes,
+            LessonService lessons,
+            EditStore edits,
+            EditRenderer renderer,
+            Originals originals,
+            Waves waves,
+            MediaStore media,
+            DataFolder folder,
+            TransactionTemplate transaction) {
+        this.takes = takes;
+        this.lessons = lessons;
+        this.edits = edits;
+        this.renderer = renderer;
+        this.originals = originals;
+        this.waves = waves;
+        this.media = media;
+        this.folder = folder;
+        this.transaction = transaction;
+    }
+
+    /** A piece of the edited take: of the original, or a pause of {@code pauseMs}. */
+    record Piece(long startMs, long endMs, long pauseMs) {}
+
+    /**
+     * How a take stands on the bench.
+     *
+     * @param edits in the order in which they were made, undone ones too
+     * @param made how many of them hold
+     * @param canRedo whether some were undone
+     * @param rendered whether students hear it so already
+     */
+    record Bench(
+            List<Piece> pieces,
+            double gainDb,
+            boolean quieter,
+            long durationMs,
+            List<StoredEdit> edits,
+            int made,
+            boolean canRedo,
+            boolean rendered) {}
+
+    /** Thrown when an edit can't be made; nothing was changed. */
+    static final class EditRefusedException extends RuntimeException {
+        EditRefusedException(String key) {
+            super(key);
+        }
+    }
+
+    public StoredTake take(String teacherId, String takeId) {
+        return takes.take(teacherId, takeId);
+    }
+
+    Bench bench(String teacherId, String takeId) {
+        return bench(takes.take(teacherId, takeId));
+    }
+
+    /** A take that is being worked on: its original is decoded by now or soon, so that an edit finds it ready. */
+    StoredTake workedOn(String teacherId, String takeId) {
+        StoredTake take = takes.take(teacherId, takeId);
+        originals.decodeSoon(take.originalHash());
+        return take;
+    }
+
+    /** The line's other takes, newest first. */
+    List<StoredTake> others(StoredTake take) {
+        return takes.takesOf(take.lineId()).stream()
+                .filter(other -> !other.id().equals(take.id()))
+                .toList();
+    }
+
+    /** The magnitudes of the whole original, one for each {@link Waves#STEP_MS}. */
+    byte[] wave(String teacherId, String takeId) {
+        return wave(takes.take(teacherId, takeId));
+    }
+
+    private byte[] wave(StoredTake take) {
+        return waves.of(take.originalHash(), () -> original(take));
+    }
+
+    /** Shortens the pause at a moment of the original. */
+    Bench shortenPause(String teacherId, String takeId, long atMs) {
+        StoredTake take = takes.take(teacherId, takeId);
+        TakeEdits held = editsOf(take);
+        Edit edit = PauseShortening.of(original(take), plan(take, held), renderer.made(held), atMs)
+                .orElseThrow(() -> new EditRefusedException("NO_PAUSE"));
+        return add(teacherId, takeId, StoredEdit.of(edit));
+    }
+
+    /**
+     * Speech to noise of a take.
+     *
+     * @param beforeDb as it was recorded
+     * @param afterDb with its noise reduced
+     */
+    record NoiseFigures(double beforeDb, double afterDb) {}
+
+    /** What noise reduction does to a take; empty when it is off. */
+    Optional<NoiseFigures> noise(StoredTake take) {
+        EditPlan plan = seen(take, editsOf(take));
+        if (!plan.quieter()) {
+            return Optional.empty();
+        }
+        Sound original = original(take);
+        return Optional.of(new NoiseFigures(
+                SoundMeter.measure(plan.applyTo(original)).speechToNoiseDb(),
+                SoundMeter.measure(plan.applyTo(NoiseReduction.reduce(original)))
+                        .speechToNoiseDb()));
+    }
+
+    Bench add(String teacherId, String takeId, StoredEdit edit) {
+        StoredTake take = takes.take(teacherId, takeId);
+        StoredEdit placed = placed(edit, original(take));
+        transaction.executeWithoutResult(status -> {
+            TakeEdits after = with(editsOf(take), take.id(), placed);
+            if (plan(take, after).leavesNothing()) {
+                throw new EditRefusedException("EMPTY");
+            }
+            edits.save(after);
+        });
+        renderer.renderSoon(take.id());
+        return bench(take);
+    }
+
+    /**
+     * Takes the last edit back, or with {@code by} 1 makes the last undone one again. A split is taken back on both lines,
+     * unless another take is kept on the second one since.
+     */
+    Bench step(String teacherId, String takeId, int by) {
+        StoredTake take = takes.take(teacherId, takeId);
+        transaction.executeWithoutResult(status -> {
+            TakeEdits before = editsOf(take);
+            int made = Math.max(0, Math.min(before.edits().size(), before.made() + by));
+            if (made != before.made()) {
+                edits.save(new TakeEdits(take.id(), before.edits(), made, before.trim()));
+                StoredEdit crossed = before.edits().get(Math.min(made, before.made()));
+                if (crossed.kind() == StoredEdit.Kind.SPLIT) {
+                    String other = crossed.otherTakeId();
+                    String nextLine = takes.take(teacherId, other).lineId();
+                    takes.exchange(
+                            teacherId,
+                            nextLine,
+                            by < 0 ? other : crossed.beforeTakeId(),
+                            by < 0 ? crossed.beforeTakeId() : other);
+                }
+            }
+        });
+        renderer.renderSoon(take.id());
+        return bench(take);
+    }
+
+    /**
+     * Splits a take in two at a moment of its original: the first part stays, the second is kept on the line that comes
+     * next in the script, and says its words.
+     */
+    Bench split(String teacherId, String takeId, long atMs) {
+        StoredTake take = takes.take(teacherId, takeId);
+        ScriptLine line = lessons.line(teacherId, take.lineId());
+        List<ScriptLine> script = lessons.lesson(teacherId, line.lessonId()).script();
+        int next = 1 + script.stream().map(each -> each.line().id()).toList().indexOf(take.lineId());
+        if (next == script.size()) {
+            throw new EditRefusedException("NO_NEXT_LINE");
+        }
+        TakeEdits held = editsOf(take);
+        Span reach = plan(take, held).reach();
+        if (atMs <= reach.startMs() || atMs >= reach.endMs()) {
+            throw new EditRefusedException("EMPTY");
+        }
+        long at = QuietPoint.near(original(take), atMs);
+        Span part = new Span(reach.startMs(), at);
+        transaction.executeWithoutResult(status -> {
+            ScriptLine nextLine = script.get(next);
+            String before = nextLine.line().kept().map(Take::id).orElse(null);
+            StoredTake second = takes.copyTo(take, nextLine);
+            TakeEdits first = with(held, take.id(), StoredEdit.split(part, second.id(), before));
+            TakeEdits rest = with(held, second.id(), new StoredEdit(StoredEdit.Kind.ENDS, at, reach.endMs(), 0, false));
+            if (plan(take, first).leavesNothing() || plan(take, rest).leavesNothing()) {
+                throw new EditRefusedException("EMPTY");
+            }
+            edits.save(first);
+            edits.save(rest);
+            takes.keep(teacherId, second.id());
+            renderer.renderSoon(second.id());
+        });
+        renderer.renderSoon(take.id());
+        return bench(take);
+    }
+
+    private static TakeEdits with(TakeEdits held, String takeId, StoredEdit edit) {
+        List<StoredEdit> list = new ArrayList<>(held.edits().subList(0, held.made()));
+        list.add(edit);
+        return new TakeEdits(takeId, list, list.size(), held.trim());
+    }
+
+    /** The original with its noise reduced, as FLAC in the media store; answers its name there. */
+    String quieter(String teacherId, String takeId) throws IOException {
+        Sound reduced = NoiseReduction.reduce(original(takes.take(teacherId, takeId)));
+        Path flac = folder.newTemporaryFile();
+        try {
+            SoundWriter.writeFlac(reduced, flac);
+            return media.keep(flac);
+        } finally {
+            Files.deleteIfExists(flac);
+        }
+    }
+
+    /** Writes a take as it is heard, made from its original without loss. */
+    public void writeWav(StoredTake take, OutputStream out) throws IOException {
+        Sound heard =
+                EditedTake.prepare(original(take), plan(take, editsOf(take))).levelled();
+        Path wav = folder.newTemporaryFile();
+        try {
+            SoundWriter.writeWav(heard, wav);
+            Files.copy(wav, out);
+        } finally {
+            Files.deleteIfExists(wav);
+        }
+    }
+
+    private StoredEdit placed(StoredEdit edit, Sound original) {
+        boolean sensible = edit.kind() != null
+                && edit.startMs() >= 0
+                && switch (edit.kind()) {
+                    case ENDS, CUT -> edit.endMs() > edit.startMs() && edit.startMs() < original.durationMs();
+                    case PAUSE -> edit.endMs() >= 0 && edit.endMs() <= LONGEST_PAUSE_MS;
+                    case GAIN -> Math.abs(edit.db()) <= MOST_GAIN_DB;
+                    case SPLIT -> false;
+                    case QUIETER -> true;
+                };
+        if (!sensible) {
+            throw new EditRefusedException("SENSELESS");
+        }
+        if (edit.kind() != StoredEdit.Kind.CUT) {
+            return edit;
+        }
+        long start = QuietPoint.near(original, edit.startMs());
+        long end = QuietPoint.near(original, Math.min(edit.endMs(), original.durationMs()));
+        return end > start ? new StoredEdit(edit.kind(), start, end, 0, false) : edit;
+    }
+
+    private Bench bench(StoredTake take) {
+        TakeEdits held = editsOf(take);
+        EditPlan plan = seen(take, held);
+        List<Piece> pieces = plan.pieces().stream()
+                .map(piece -> piece instanceof EditPlan.Kept kept
+                        ? new Piece(kept.span().startMs(), kept.span().endMs(), 0)
+                        : new Piece(0, 0, piece.durationMs()))
+                .toList();
+        return new Bench(
+                pieces,
+                plan.gainDb(),
+                plan.quieter(),
+                plan.durationMs(),
+                held.edits(),
+                held.made(),
+                held.made() < held.edits().size(),
+                edits.isRendered(take.id()));
+    }
+
+    private TakeEdits editsOf(StoredTake take) {
+        return edits.of(take.id())
+                .orElseGet(
+                        () -> new TakeEdits(take.id(), List.of(), 0, new Span(take.trimStartMs(), take.trimEndMs())));
+    }
+
+    /** The plan by the outline, not the samples: a take of ten minutes is on the bench before it is decoded. */
+    private EditPlan seen(StoredTake take, TakeEdits held) {
+        return renderer.plan((long) wave(take).length * Waves.STEP_MS, held);
+    }
+
+    private EditPlan plan(StoredTake take, TakeEdits held) {
+        return renderer.plan(original(take).durationMs(), held);
+    }
+
+    private Sound original(StoredTake take) {
+        return originals.of(take.originalHash());
+    }
+}

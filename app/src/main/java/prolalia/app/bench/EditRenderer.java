@@ -1,0 +1,98 @@
+package prolalia.app.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.bench.EditStore.TakeEdits;
+import prolalia.app.house.BackgroundWork;
+import prolalia.app.house.DataFolder;
+import prolalia.app.house.MediaStore;
+import prolalia.app.sound.StoredTake;
+import prolalia.app.sound.TakeService;
+import prolalia.core.sound.PreparedTake;
+import prolalia.core.sound.Sound;
+import prolalia.core.sound.edit.Edit;
+import prolalia.core.sound.edit.EditPlan;
+import prolalia.media.TakeRenderer;
+
+/** Makes takes sound as their edits say, one after another; what a stop of the server interrupts is done at the next start. */
+@Component
+class EditRenderer implements DisposableBean {
+    /** One edit follows another: what is heard on the bench comes first, and several are rendered as one. */
+    private static final long PATIENCE_MS = 600;
+
+    private final EditStore edits;
+    private final TakeService takes;
+    private final Originals originals;
+    private final MediaStore media;
+    private final DataFolder folder;
+    private final TransactionTemplate transaction;
+    private final BackgroundWork work = new BackgroundWork("edit-renderer", this::render);
+
+    EditRenderer(
+            EditStore edits,
+            TakeService takes,
+            Originals originals,
+            MediaStore media,
+            DataFolder folder,
+            TransactionTemplate transaction) {
+        this.edits = edits;
+        this.takes = takes;
+        this.originals = originals;
+        this.media = media;
+        this.folder = folder;
+        this.transaction = transaction;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        edits.unrendered().forEach(this::renderSoon);
+    }
+
+    void renderSoon(String takeId) {
+        work.in(PATIENCE_MS, takeId);
+    }
+
+    EditPlan plan(long originalMs, TakeEdits held) {
+        return EditPlan.of(originalMs, held.trim(), made(held));
+    }
+
+    /** The edits that hold. */
+    List<Edit> made(TakeEdits held) {
+        return held.edits().subList(0, held.made()).stream()
+                .map(StoredEdit::edit)
+                .toList();
+    }
+
+    private void render(String takeId) throws IOException {
+        TakeEdits held = edits.of(takeId).orElse(null);
+        if (held == null || edits.isRendered(takeId)) {
+            return;
+        }
+        StoredTake take = takes.find(takeId);
+        Sound original = originals.of(take.originalHash());
+        Path mp3 = folder.newTemporaryFile();
+        try {
+            PreparedTake prepared = TakeRenderer.renderEdited(original, plan(original.durationMs(), held), mp3);
+            String hash = media.keep(mp3);
+            transaction.executeWithoutResult(status -> {
+                if (edits.setRendered(held)) {
+                    takes.resound(take, prepared, hash);
+                }
+            });
+        } finally {
+            Files.deleteIfExists(mp3);
+        }
+    }
+
+    @Override
+    public void destroy() {
+        work.close();
+    }
+}

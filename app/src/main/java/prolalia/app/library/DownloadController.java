@@ -1,0 +1,114 @@
+package prolalia.app.library;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.bench.BenchService;
+import prolalia.app.house.MediaResponses;
+import prolalia.app.house.MediaStore;
+import prolalia.app.house.NotHereException;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.lesson.LessonService.PageView;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.sound.StoredTake;
+import prolalia.core.lesson.SpeakingName;
+import prolalia.formats.archive.SoundArchive;
+
+/** Takes as files with names that say what is in them. */
+@Controller
+class DownloadController {
+    private static final MediaType WAV = MediaType.valueOf("audio/wav");
+    private static final MediaType ZIP = MediaType.valueOf("application/zip");
+
+    private final BenchService bench;
+    private final LessonService lessons;
+    private final MediaStore media;
+
+    DownloadController(BenchService bench, LessonService lessons, MediaStore media) {
+        this.bench = bench;
+        this.lessons = lessons;
+        this.media = media;
+    }
+
+    /** @param as "mp3" as students hear it, or "wav" made anew from the original */
+    @GetMapping("/takes/{id}/download")
+    ResponseEntity<StreamingResponseBody> take(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(name = "as", defaultValue = "mp3") String as) {
+        StoredTake take = bench.take(teacher.id(), id);
+        String name = nameOf(teacher.id(), take);
+        return as.equals("wav")
+                ? file(name + ".wav", WAV).body(out -> bench.writeWav(take, out))
+                : file(name + ".mp3", MediaResponses.MP3).body(out -> Files.copy(media.file(take.soundHash()), out));
+    }
+
+    private String nameOf(String teacherId, StoredTake take) {
+        try {
+            ScriptLine line = lessons.line(teacherId, take.lineId());
+            LessonView lesson = lessons.lesson(teacherId, line.lessonId());
+            for (PageView page : lesson.pages()) {
+                List<String> ids =
+                        page.lines().stream().map(each -> each.line().id()).toList();
+                if (ids.contains(take.lineId())) {
+                    return SpeakingName.of(lesson.summary().title()) + " "
+                            + SpeakingName.ofLine(page.number(), ids.indexOf(take.lineId()) + 1, take.words());
+                }
+            }
+        } catch (NotHereException removed) {
+            // Its line was taken out of the script; the take itself still says something.
+            return SpeakingName.of(take.words());
+        }
+        return SpeakingName.of(take.words());
+    }
+
+    /** All that is heard in a lesson. */
+    @GetMapping("/lessons/{id}/sound.zip")
+    ResponseEntity<StreamingResponseBody> lesson(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        LessonView lesson = lessons.lesson(teacher.id(), id);
+        String folder = SpeakingName.of(lesson.summary().title());
+        StringBuilder script = new StringBuilder(lesson.summary().title()).append("\n");
+        List<SoundArchive.Sound> sounds = new ArrayList<>();
+        for (PageView page : lesson.pages()) {
+            script.append("\n");
+            for (int i = 0; i < page.lines().size(); i++) {
+                ScriptLine line = page.lines().get(i);
+                String name =
+                        SpeakingName.ofLine(page.number(), i + 1, line.line().words());
+                script.append(name, 0, name.indexOf(' '))
+                        .append("  ")
+                        .append(line.line().words())
+                        .append("\n");
+                if (line.soundHash() != null) {
+                    sounds.add(new SoundArchive.Sound(name + ".mp3", media.file(line.soundHash())));
+                }
+            }
+        }
+        return file(folder + ".zip", ZIP).body(out -> SoundArchive.write(folder, script.toString(), sounds, out));
+    }
+
+    private static ResponseEntity.BodyBuilder file(String name, MediaType type) {
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString());
+    }
+}

@@ -1,0 +1,71 @@
+package prolalia.app.library;
+
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.ScriptLine;
+
+/** The library, to look through or to choose from for a line. */
+@Controller
+class LibraryController {
+    private final LibraryService library;
+    private final LessonService lessons;
+
+    LibraryController(LibraryService library, LessonService lessons) {
+        this.library = library;
+        this.lessons = lessons;
+    }
+
+    /** @param lineId the line that something is chosen for; none: to look through it */
+    @GetMapping("/library")
+    String page(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @RequestParam(name = "for", required = false) String lineId,
+            @RequestParam(defaultValue = "") String words,
+            Model model) {
+        find(teacher.id(), lineId, words, 0, model);
+        return "library/library";
+    }
+
+    /** What is found, as a fragment. */
+    @GetMapping("/library/found")
+    String found(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @RequestParam(name = "for", required = false) String lineId,
+            @RequestParam(defaultValue = "") String words,
+            @RequestParam(defaultValue = "0") int shown,
+            Model model) {
+        find(teacher.id(), lineId, words, Math.max(0, shown), model);
+        return shown > 0 ? "library/more" : "library/found";
+    }
+
+    private void find(String teacherId, String lineId, String words, int shown, Model model) {
+        ScriptLine line = lineId == null || lineId.isEmpty() ? null : lessons.line(teacherId, lineId);
+        model.addAttribute("line", line);
+        model.addAttribute(
+                "found",
+                library.find(teacherId, words, line == null ? null : line.line().words(), shown));
+        model.addAttribute("query", words);
+        model.addAttribute("shown", shown + LibraryService.SHOWN_AT_ONCE);
+    }
+
+    /** The script of the standing lines. */
+    @GetMapping("/library/standing")
+    String standing(@AuthenticationPrincipal SignedInTeacher teacher) {
+        return "redirect:/lessons/" + library.shelf(teacher.id()).id();
+    }
+
+    @PostMapping("/lines/{id}/standing")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void makeStanding(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        library.makeStanding(teacher.id(), id);
+    }
+}

@@ -1,0 +1,190 @@
+package prolalia.app.reading;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import prolalia.app.account.AccountService;
+import prolalia.app.account.Entrance;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.giving.SchoolAddress;
+import prolalia.app.house.Ids;
+import prolalia.app.house.NotHereException;
+import prolalia.app.house.Words;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.reading.PhoneLink.Message;
+import prolalia.app.reading.PhoneLink.Side;
+import prolalia.app.reading.ReadThroughService.Selection;
+import prolalia.app.school.SchoolService;
+import prolalia.formats.code.CodeImage;
+
+/** A phone as the microphone of a read-through: the code, the phone's page, and what both sides say to each other. */
+@Controller
+class PhoneController {
+    /** In the session of a phone: which link it came by. */
+    static final String LINK = "prolalia.phone";
+
+    /** A request waits so long for a message; what is between may cut off one that waits half a minute. */
+    private static final long LONGEST_WAIT_MS = 15_000;
+
+    private final PhoneLinks links;
+    private final ReadThroughService readThrough;
+    private final AccountService accounts;
+    private final Entrance entrance;
+    private final LessonService lessons;
+    private final SchoolService school;
+    private final SchoolAddress addresses;
+    private final Words words;
+
+    PhoneController(
+            PhoneLinks links,
+            ReadThroughService readThrough,
+            AccountService accounts,
+            Entrance entrance,
+            LessonService lessons,
+            SchoolService school,
+            SchoolAddress addresses,
+            Words words) {
+        this.links = links;
+        this.readThrough = readThrough;
+        this.accounts = accounts;
+        this.entrance = entrance;
+        this.lessons = lessons;
+        this.school = school;
+        this.addresses = addresses;
+        this.words = words;
+    }
+
+    /** Opens the read-through for a phone; answers its code as a fragment. */
+    @PostMapping("/lessons/{id}/read/phone")
+    String open(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam List<String> line,
+            HttpServletRequest request,
+            Model model) {
+        lessons.summary(teacher.id(), id);
+        String token = links.open(teacher.id(), id, line);
+        SchoolAddress.Address address = addresses.address(request);
+        String link = address.base() + "/phone/" + token;
+        model.addAttribute("token", token);
+        model.addAttribute("link", link);
+        model.addAttribute("code", CodeImage.of(link));
+        model.addAttribute("thisMachineOnly", address.thisMachineOnly());
+        model.addAttribute("secure", link.startsWith("https:"));
+        return "reading/phone-code";
+    }
+
+    /** What the code leads to. */
+    @GetMapping("/phone/{token}")
+    String phone(
+            @AuthenticationPrincipal SignedInTeacher already,
+            @PathVariable String token,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
+        PhoneLink link = links.findOpen(token).orElse(null);
+        if (link == null) {
+            response.setStatus(HttpStatus.GONE.value());
+            return "reading/phone-over";
+        }
+        boolean itsOwnTeacher =
+                already != null && !already.isPhone() && already.id().equals(link.teacherId());
+        if (!itsOwnTeacher) {
+            entrance.enter(
+                    accounts.teacherById(link.teacherId())
+                            .orElseThrow(() -> new NotHereException("teacher"))
+                            .atPhone(),
+                    request,
+                    response);
+        }
+        HttpSession session = request.getSession();
+        session.setAttribute(LINK, token);
+        String phone = Ids.newId();
+        link.join(phone);
+        model.addAttribute(
+                "reading", readThrough.begin(link.teacherId(), link.lessonId(), Selection.ALL, null, link.lineIds()));
+        model.addAttribute("what", Selection.ALL);
+        model.addAttribute("longestMs", school.settings().longestRecordingMs());
+        model.addAttribute("words", words.forBrowser("noMicrophone", "prompter", "phone"));
+        model.addAttribute("phone", token);
+        model.addAttribute("phoneId", phone);
+        return "reading/prompter";
+    }
+
+    @GetMapping("/read-throughs/{token}/messages")
+    @ResponseBody
+    List<Message> toComputer(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String token,
+            @RequestParam(defaultValue = "0") long after)
+            throws InterruptedException {
+        PhoneLink link = ofTeacher(teacher, token);
+        links.computerIsThere(link);
+        return link.await(Side.COMPUTER, after, LONGEST_WAIT_MS);
+    }
+
+    @PostMapping("/read-throughs/{token}/messages")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void fromComputer(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String token,
+            @RequestBody Map<String, String> says) {
+        PhoneLink link = ofTeacher(teacher, token);
+        links.computerIsThere(link);
+        link.say(Side.PHONE, says);
+    }
+
+    /** The read-through is over, or the computer is its own microphone again. */
+    @PostMapping("/read-throughs/{token}/end")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void end(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String token) {
+        ofTeacher(teacher, token).end();
+    }
+
+    private PhoneLink ofTeacher(SignedInTeacher teacher, String token) {
+        return links.find(token)
+                .filter(link -> link.teacherId().equals(teacher.id()))
+                .orElseThrow(() -> new NotHereException("read-through"));
+    }
+
+    @GetMapping("/phone/{token}/messages")
+    @ResponseBody
+    List<Message> toPhone(
+            @PathVariable String token, @RequestParam(defaultValue = "0") long after, HttpServletRequest request)
+            throws InterruptedException {
+        return ofPhone(token, request).await(Side.PHONE, after, LONGEST_WAIT_MS);
+    }
+
+    /** @param phone which of the phones that came by this code speaks: only the last one is the microphone */
+    @PostMapping("/phone/{token}/messages")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void fromPhone(
+            @PathVariable String token,
+            @RequestParam String phone,
+            @RequestBody Map<String, String> says,
+            HttpServletRequest request) {
+        PhoneLink link = ofPhone(token, request);
+        if (link.isMicrophone(phone)) {
+            link.say(Side.COMPUTER, says);
+        }
+    }
+
+    private PhoneLink ofPhone(String token, HttpServletRequest request) {
+        HttpSession session = request.getSession(false);
+        boolean itsOwn = session != null && token.equals(session.getAttribute(LINK));
+        return links.find(token).filter(link -> itsOwn).orElseThrow(() -> new NotHereException("read-through"));
+    }
+}

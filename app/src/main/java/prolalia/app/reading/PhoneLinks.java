@@ -1,0 +1,53 @@
+package prolalia.app.reading;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+import prolalia.app.house.Ids;
+
+/** The read-throughs that a phone may be the microphone of, by the secret in their code. */
+@Service
+class PhoneLinks {
+    /** As long as a phone that lost its network may take to send the rest. */
+    private static final long KEPT_MS = 24 * 3_600_000L;
+
+    private final Map<String, PhoneLink> links = new ConcurrentHashMap<>();
+    private final Clock clock;
+
+    PhoneLinks(Clock clock) {
+        this.clock = clock;
+    }
+
+    /** Opens a read-through for a phone; answers its secret. */
+    String open(String teacherId, String lessonId, List<String> lineIds) {
+        long now = clock.millis();
+        links.values().removeIf(link -> now - link.openedAt() > KEPT_MS);
+        String token = Ids.newToken();
+        links.put(token, new PhoneLink(teacherId, lessonId, lineIds, now));
+        return token;
+    }
+
+    /** The link of a secret, over or not. */
+    Optional<PhoneLink> find(String token) {
+        return Optional.ofNullable(token).map(links::get);
+    }
+
+    Optional<PhoneLink> findOpen(String token) {
+        return find(token).filter(link -> link.isOpen(clock.millis()));
+    }
+
+    void computerIsThere(PhoneLink link) {
+        link.computerIsThere(clock.millis());
+    }
+
+    /** Nobody waits on a server that stops. */
+    @EventListener(ContextClosedEvent.class)
+    void close() {
+        links.values().forEach(PhoneLink::end);
+    }
+}

@@ -1,0 +1,88 @@
+package prolalia.app.script;
+
+import static prolalia.app.house.db.Tables.SCRIPT_CHANGE;
+
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.SortField;
+import org.springframework.stereotype.Repository;
+import prolalia.core.script.ScriptChange;
+import prolalia.core.script.ScriptChange.Deed;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The changes of each lesson's script in the order in which they were made. */
+@Repository
+class ChangeStore {
+    private final DSLContext writing;
+    private final JsonMapper json;
+
+    ChangeStore(DSLContext writing, JsonMapper json) {
+        this.writing = writing;
+        this.json = json;
+    }
+
+    record StoredChange(int id, ScriptChange change) {}
+
+    /** What a change did, without its parts. */
+    record Done(Deed deed, int lines) {
+        static Done of(ScriptChange change) {
+            return new Done(change.deed(), change.lines().size());
+        }
+    }
+
+    /** What had been undone before can't be made again from here on. */
+    void add(String lessonId, ScriptChange change, long now) {
+        writing.deleteFrom(SCRIPT_CHANGE)
+                .where(SCRIPT_CHANGE.LESSON_ID.eq(lessonId), SCRIPT_CHANGE.UNDONE.isTrue())
+                .execute();
+        writing.insertInto(SCRIPT_CHANGE)
+                .set(SCRIPT_CHANGE.LESSON_ID, lessonId)
+                .set(SCRIPT_CHANGE.DEED, change.deed().name())
+                .set(SCRIPT_CHANGE.LINES, change.lines().size())
+                .set(SCRIPT_CHANGE.CHANGE, json.writeValueAsString(change))
+                .set(SCRIPT_CHANGE.MADE_AT, now)
+                .set(SCRIPT_CHANGE.UNDONE, false)
+                .execute();
+    }
+
+    /** What undo takes back next. */
+    Optional<StoredChange> lastMade(String lessonId) {
+        return first(lessonId, SCRIPT_CHANGE.UNDONE.isFalse(), SCRIPT_CHANGE.ID.desc());
+    }
+
+    /** What was done last, if it was since a moment. */
+    Optional<Done> doneSince(String lessonId, long since) {
+        return writing.select(SCRIPT_CHANGE.DEED, SCRIPT_CHANGE.LINES)
+                .from(SCRIPT_CHANGE)
+                .where(
+                        SCRIPT_CHANGE.LESSON_ID.eq(lessonId),
+                        SCRIPT_CHANGE.UNDONE.isFalse(),
+                        SCRIPT_CHANGE.MADE_AT.ge(since))
+                .orderBy(SCRIPT_CHANGE.ID.desc())
+                .limit(1)
+                .fetchOptional(
+                        row -> new Done(Deed.valueOf(row.get(SCRIPT_CHANGE.DEED)), row.get(SCRIPT_CHANGE.LINES)));
+    }
+
+    /** What redo makes again next. */
+    Optional<StoredChange> firstUndone(String lessonId) {
+        return first(lessonId, SCRIPT_CHANGE.UNDONE.isTrue(), SCRIPT_CHANGE.ID.asc());
+    }
+
+    private Optional<StoredChange> first(String lessonId, Condition which, SortField<Integer> order) {
+        return writing.selectFrom(SCRIPT_CHANGE)
+                .where(SCRIPT_CHANGE.LESSON_ID.eq(lessonId), which)
+                .orderBy(order)
+                .limit(1)
+                .fetchOptional(
+                        row -> new StoredChange(row.getId(), json.readValue(row.getChange(), ScriptChange.class)));
+    }
+
+    void setUndone(int id, boolean undone) {
+        writing.update(SCRIPT_CHANGE)
+                .set(SCRIPT_CHANGE.UNDONE, undone)
+                .where(SCRIPT_CHANGE.ID.eq(id))
+                .execute();
+    }
+}

@@ -1,0 +1,165 @@
+package prolalia.app.script;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.script.ScriptService.Reshaped;
+import prolalia.app.script.ScriptService.WordsChange;
+import prolalia.core.lesson.LineKind;
+import prolalia.core.script.WordChanges;
+
+/** Changes of single lines and their takes; each but typing answers with the rows that look different now. */
+@Controller
+class LineController {
+    private static final String RESHAPED = "script/reshaped";
+
+    private final ScriptService script;
+
+    LineController(ScriptService script) {
+        this.script = script;
+    }
+
+    /**
+     * What the browser needs after saving words.
+     *
+     * @param words as they stand on the server
+     * @param changes since the take, when the line is outdated
+     */
+    record SavedWords(boolean saved, int revision, String words, String state, List<WordChanges.Part> changes) {}
+
+    @PutMapping("/lines/{id}/words")
+    @ResponseBody
+    SavedWords words(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam int revision,
+            @RequestParam String words,
+            HttpServletResponse response) {
+        if (script.areTooLong(words)) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return null;
+        }
+        WordsChange change = script.changeWords(teacher.id(), id, revision, words);
+        if (!change.saved()) {
+            response.setStatus(HttpStatus.CONFLICT.value());
+        }
+        ScriptLine now = change.line();
+        return new SavedWords(
+                change.saved(),
+                now.revision(),
+                now.line().words(),
+                now.line().state().name(),
+                now.changes());
+    }
+
+    @PutMapping("/lines/{id}/kind")
+    String kind(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam LineKind kind,
+            Model model) {
+        return reshaped(script.changeKind(teacher.id(), id, kind), model);
+    }
+
+    @PostMapping("/lessons/{lessonId}/pages/{pageId}/lines")
+    String addAtEnd(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String lessonId,
+            @PathVariable String pageId,
+            Model model) {
+        return reshaped(script.addLineAtEnd(teacher.id(), lessonId, pageId), model);
+    }
+
+    /** @param at where in the words; beyond them: an empty line after this one */
+    @PostMapping("/lines/{id}/split")
+    String split(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam int at,
+            Model model) {
+        return reshaped(script.split(teacher.id(), id, at), model);
+    }
+
+    /** To the line above it. */
+    @PostMapping("/lines/{id}/join")
+    String join(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        return reshaped(script.join(teacher.id(), id), model);
+    }
+
+    /** @param after the line that it comes after; none: to the top of the page */
+    @PostMapping("/lines/{id}/move")
+    String move(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam String page,
+            @RequestParam(defaultValue = "") String after,
+            Model model) {
+        return reshaped(script.move(teacher.id(), id, page, after.isEmpty() ? null : after), model);
+    }
+
+    @DeleteMapping("/lines/{id}")
+    String remove(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        return reshaped(script.remove(teacher.id(), id), model);
+    }
+
+    /** Gives a take to another line. */
+    @PostMapping("/takes/{id}/move")
+    String moveTake(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam String line,
+            Model model) {
+        return reshaped(script.moveTake(teacher.id(), id, line), model);
+    }
+
+    /** Out of the library; the script shows what was done, and undoes it. */
+    @PostMapping("/lines/{id}/use-take")
+    String useTake(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String take) {
+        return toLine(script.useTake(teacher.id(), id, take), id);
+    }
+
+    @PostMapping("/lines/{id}/use-standing")
+    String useStanding(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String line) {
+        return toLine(script.useStanding(teacher.id(), id, line), id);
+    }
+
+    private static String toLine(Reshaped reshaped, String lineId) {
+        return "redirect:/lessons/" + reshaped.lessonId() + "#line-" + lineId;
+    }
+
+    /** The line follows its standing line no more. */
+    @PostMapping("/lines/{id}/own")
+    String onItsOwn(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        return reshaped(script.onItsOwn(teacher.id(), id), model);
+    }
+
+    @PostMapping("/lessons/{id}/undo")
+    String undo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        return reshaped(script.undo(teacher.id(), id), model);
+    }
+
+    @PostMapping("/lessons/{id}/redo")
+    String redo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        return reshaped(script.redo(teacher.id(), id), model);
+    }
+
+    private static String reshaped(Reshaped reshaped, Model model) {
+        model.addAttribute("reshaped", reshaped);
+        model.addAttribute("outcome", reshaped.outcome());
+        model.addAttribute("done", reshaped.done());
+        return RESHAPED;
+    }
+}

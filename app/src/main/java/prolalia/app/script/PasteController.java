@@ -1,0 +1,81 @@
+package prolalia.app.script;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.LessonService;
+import prolalia.core.script.PastedScript;
+import prolalia.core.script.PastedScript.ReadLine;
+
+/** Many lines at once: pasted, shown as they were understood, and only then taken. */
+@Controller
+class PasteController {
+    /** More is shown as a number: nobody looks through thousands of lines before taking them. */
+    private static final int MOST_SHOWN = 300;
+
+    private final LessonService lessons;
+    private final ScriptService script;
+
+    PasteController(LessonService lessons, ScriptService script) {
+        this.lessons = lessons;
+        this.script = script;
+    }
+
+    @GetMapping("/lessons/{id}/paste")
+    String paste(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        model.addAttribute("lesson", lessons.lesson(teacher.id(), id));
+        return read("", model, "script/paste");
+    }
+
+    /** What is understood of the text up to now, as a fragment. */
+    @PostMapping("/lessons/{id}/paste/reading")
+    String reading(@RequestParam String text, Model model) {
+        return read(text, model, "script/pasted");
+    }
+
+    @PostMapping("/lessons/{id}/paste")
+    String take(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam String text,
+            @RequestParam(defaultValue = "0") int page,
+            HttpServletResponse response,
+            Model model) {
+        List<ReadLine> lines = PastedScript.read(text);
+        String fault = fault(lines);
+        if (fault != null) {
+            response.setStatus(422);
+            model.addAttribute("lesson", lessons.lesson(teacher.id(), id));
+            model.addAttribute("text", text);
+            model.addAttribute("fault", fault);
+            return read(text, model, "script/paste");
+        }
+        int number = script.addLines(teacher.id(), id, page, lines);
+        return "redirect:/lessons/" + id + "#page-" + number;
+    }
+
+    /** The key of what stands against taking these lines, or null. */
+    private String fault(List<ReadLine> lines) {
+        if (lines.isEmpty()) {
+            return "EMPTY";
+        }
+        if (lines.size() > ScriptService.MOST_LINES_AT_ONCE) {
+            return "TOO_MANY";
+        }
+        return lines.stream().anyMatch(line -> script.areTooLong(line.words())) ? "TOO_LONG" : null;
+    }
+
+    private static String read(String text, Model model, String view) {
+        List<ReadLine> lines = PastedScript.read(text);
+        model.addAttribute("count", lines.size());
+        model.addAttribute("lines", lines.subList(0, Math.min(MOST_SHOWN, lines.size())));
+        return view;
+    }
+}

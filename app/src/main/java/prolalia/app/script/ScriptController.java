@@ -1,0 +1,97 @@
+package prolalia.app.script;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.Words;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.script.ScriptService.Outcome;
+import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineState;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The script of a lesson, to be looked at. */
+@Controller
+class ScriptController {
+    /** Some screenfuls come with all their buttons and traces; the other lines get theirs as they are scrolled to. */
+    private static final int FULL_ROWS = 24;
+
+    /** A change just made, such as pasting, can be undone on the page that comes after it. */
+    private static final long JUST_MADE_MS = 120_000;
+
+    private final LessonService lessons;
+    private final ScriptService script;
+    private final Words words;
+    private final JsonMapper json;
+
+    ScriptController(LessonService lessons, ScriptService script, Words words, JsonMapper json) {
+        this.lessons = lessons;
+        this.script = script;
+        this.words = words;
+        this.json = json;
+    }
+
+    @GetMapping("/lessons/{id}")
+    String script(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        LessonView lesson = lessons.lesson(teacher.id(), id);
+        putLesson(lesson, model);
+        model.addAttribute(
+                "fullRows",
+                lesson.script().stream().limit(FULL_ROWS).collect(Collectors.groupingBy(ScriptLine::pageId)));
+        model.addAttribute("lightLines", lightLines(lesson));
+        model.addAttribute("kinds", LineKind.values());
+        model.addAttribute("states", LineState.values());
+        model.addAttribute("outcome", Outcome.MADE);
+        model.addAttribute("done", script.doneWithin(id, JUST_MADE_MS).orElse(null));
+        model.addAttribute("words", words.forBrowser("script"));
+        return "script/script";
+    }
+
+    /** Coverage, rail and dock, as they are now: fetched after every change of a line. */
+    @GetMapping("/lessons/{id}/coverage")
+    String coverage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        putLesson(lessons.lesson(teacher.id(), id), model);
+        return "script/coverage";
+    }
+
+    /** Some lines with all that belongs to them. */
+    @GetMapping("/lessons/{id}/rows")
+    String rows(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam List<String> line,
+            Model model) {
+        model.addAttribute("lines", lessons.lines(teacher.id(), id, line));
+        return "script/rows";
+    }
+
+    /** A line without its buttons and its trace. */
+    record LightLine(String id, String page, LineKind kind, LineState state, String words) {}
+
+    private String lightLines(LessonView lesson) {
+        List<LightLine> light = lesson.script().stream()
+                .skip(FULL_ROWS)
+                .map(line -> new LightLine(
+                        line.line().id(),
+                        line.pageId(),
+                        line.line().kind(),
+                        line.line().state(),
+                        line.line().words()))
+                .toList();
+        // Within a page no word of a teacher's may end the script.
+        return json.writeValueAsString(light).replace("<", "\\u003c");
+    }
+
+    private static void putLesson(LessonView lesson, Model model) {
+        model.addAttribute("lesson", lesson);
+        model.addAttribute("next", lesson.nextToRead().orElse(null));
+    }
+}

@@ -1,0 +1,41 @@
+package prolalia.app.sound;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.springframework.stereotype.Service;
+import prolalia.app.house.Ids;
+
+/** Takes made of files that nobody has to hear first: each is kept on its line. */
+@Service
+public class FileTakes {
+    private final RecordingService recordings;
+    private final TakeService takes;
+
+    FileTakes(RecordingService recordings, TakeService takes) {
+        this.recordings = recordings;
+        this.takes = takes;
+    }
+
+    /**
+     * Makes a take of a file and keeps it, if it can be one.
+     *
+     * @param saidWords what was to be said in it; null: the line's words
+     */
+    public Verdict keep(String teacherId, String lineId, String fileName, String saidWords, Path file)
+            throws IOException {
+        try (InputStream content = Files.newInputStream(file)) {
+            return keep(teacherId, lineId, fileName, saidWords, content);
+        }
+    }
+
+    public Verdict keep(String teacherId, String lineId, String fileName, String saidWords, InputStream content)
+            throws IOException {
+        Verdict verdict = recordings.receiveFile(teacherId, Ids.newId(), lineId, fileName, saidWords, content);
+        if (verdict instanceof Verdict.Taken taken) {
+            takes.keep(teacherId, taken.take().id());
+        }
+        return verdict;
+    }
+}

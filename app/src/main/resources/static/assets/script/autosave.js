@@ -1,0 +1,189 @@
+// Words are saved as they are typed. What the server hasn't acknowledged stays in this browser and is sent again.
+import { Answer, send } from '../house/requests.js';
+import { say } from '../house/words.js';
+
+const TYPING_PAUSE_MS = 400;
+const RETRY_MS = 3000;
+const waiting = new Set();
+// Rows whose words were changed elsewhere too, until the teacher has said which hold.
+const undecided = new Set();
+
+function show(state) {
+  const place = document.getElementById('save-state');
+  if (place) {
+    place.textContent = `· ${say(state)}`;
+    place.dataset.state = state;
+  }
+}
+
+const draftKey = (row) => `draft:${row.dataset.line}`;
+
+function keepDraft(row, words) {
+  localStorage.setItem(draftKey(row), JSON.stringify({ words, revision: Number(row.dataset.revision) }));
+}
+
+function note(row, text, ...buttons) {
+  const place = row.querySelector('.save-note');
+  place.hidden = !text;
+  place.classList.add('unsaved');
+  place.replaceChildren(text ?? '', ...buttons);
+}
+
+function choice(text, action) {
+  const button = document.createElement('button');
+  button.type = 'button';
+  button.textContent = text;
+  button.addEventListener('click', action);
+  return button;
+}
+
+function settle(row, area, saved) {
+  row.dataset.revision = saved.revision;
+  row.querySelector('textarea').defaultValue = saved.words;
+  row.classList.remove('silent', 'voiced', 'outdated', 'doubtful');
+  row.classList.add(saved.state.toLowerCase());
+  const trace = row.querySelector('.trace');
+  trace?.classList.toggle('outdated', saved.state === 'OUTDATED');
+  if (area.value === saved.words) {
+    localStorage.removeItem(draftKey(row));
+    waiting.delete(row);
+  }
+  note(row, null);
+  showChanges(row, saved.changes);
+  if (waiting.size === 0) {
+    show('saved');
+  }
+  document.body.dispatchEvent(new CustomEvent('script-changed'));
+}
+
+/** Shows which words changed since the take. */
+function showChanges(row, changes) {
+  const TAGS = { REMOVED: 'del', ADDED: 'ins', STAYED: 'span' };
+  row.querySelector('.changes').replaceChildren(...changes.flatMap((part) => {
+    const piece = document.createElement(TAGS[part.change]);
+    piece.textContent = part.words;
+    return [piece, ' '];
+  }));
+}
+
+async function conflict(row, area, answer) {
+  const there = await answer.response.json();
+  undecided.add(row);
+  show('changedElsewhere');
+  note(
+    row,
+    say('conflict', { words: there.words }),
+    choice(say('keepMine'), () => {
+      undecided.delete(row);
+      row.dataset.revision = there.revision;
+      keepDraft(row, area.value);
+      save(row, area);
+    }),
+    choice(say('takeThat'), () => {
+      undecided.delete(row);
+      area.value = there.words;
+      settle(row, area, there);
+    }),
+  );
+}
+
+async function save(row, area) {
+  if (undecided.has(row)) {
+    return;
+  }
+  const words = area.value;
+  show('saving');
+  try {
+    const body = new URLSearchParams({ words, revision: row.dataset.revision });
+    const response = await send('PUT', `/lines/${row.dataset.line}/words`, body);
+    settle(row, area, await response.json());
+  } catch (failure) {
+    if (failure instanceof Answer && failure.status === 409) {
+      await conflict(row, area, failure);
+    } else if (failure instanceof Answer && failure.status === 422) {
+      show('notSaved');
+      note(row, say('tooLong'));
+    } else if (failure instanceof Answer && failure.needsSignIn) {
+      show('signedOut');
+      note(row, say('signedOutKept'));
+    } else {
+      show('notSaved');
+      note(row, say('keptHere'));
+      setTimeout(() => save(row, area), RETRY_MS);
+    }
+  }
+}
+
+const timers = new WeakMap();
+
+/** Takes up what was typed into a row before: in another sitting without a connection, or before this script had come. */
+export function takeUp(row) {
+  const area = row.querySelector('textarea');
+  const draft = JSON.parse(localStorage.getItem(draftKey(row)) ?? 'null');
+  if (draft && draft.words !== area.value) {
+    area.value = draft.words;
+    row.dataset.revision = draft.revision;
+    waiting.add(row);
+    save(row, area);
+  } else if (area.value !== area.defaultValue) {
+    keepDraft(row, area.value);
+    waiting.add(row);
+    save(row, area);
+  } else if (draft) {
+    localStorage.removeItem(draftKey(row));
+  }
+}
+
+/** The lines for which this browser holds words that the server may not have. */
+export function draftedLines() {
+  return Object.keys(localStorage).filter((key) => key.startsWith('draft:')).map((key) => key.slice('draft:'.length));
+}
+
+/** Saves all that still waits; answers whether the server has everything now. */
+export async function everythingSaved() {
+  await Promise.all([...waiting].map((row) => {
+    clearTimeout(timers.get(row));
+    return save(row, row.querySelector('textarea'));
+  }));
+  return waiting.size === 0;
+}
+
+/** Saves the words of all rows of a sheet, those that come later too. */
+export function watchWords(sheet) {
+  sheet.addEventListener('input', ({ target }) => {
+    const row = target.matches('textarea') && target.closest('.row-line');
+    if (row) {
+      keepDraft(row, target.value);
+      waiting.add(row);
+      show('saving');
+      clearTimeout(timers.get(row));
+      timers.set(row, setTimeout(() => save(row, target), TYPING_PAUSE_MS));
+    }
+  });
+  sheet.addEventListener('focusout', ({ target }) => {
+    const row = target.closest('.row-line');
+    if (waiting.has(row)) {
+      clearTimeout(timers.get(row));
+      save(row, target);
+    }
+  });
+}
+
+/** Saves a single field, such as the title. */
+export function watchField(field) {
+  let timer = 0;
+  const put = async () => {
+    try {
+      await send('PUT', field.dataset.save, new URLSearchParams({ title: field.value }));
+      show('saved');
+    } catch (failure) {
+      show('notSaved');
+      timer = setTimeout(put, RETRY_MS);
+    }
+  };
+  field.addEventListener('input', () => {
+    show('saving');
+    clearTimeout(timer);
+    timer = setTimeout(put, TYPING_PAUSE_MS);
+  });
+}

@@ -1,0 +1,80 @@
+// The menu of one line.
+import { say } from '../house/words.js';
+import { carry } from './carry.js';
+import { join, makeStanding, own, slip, split, step } from './deeds.js';
+
+const menu = document.getElementById('line-menu');
+let row = null;
+let opener = null;
+let cursor = null;
+
+const item = (deed) => menu.querySelector(`[data-deed="${deed}"]`);
+
+function open(button) {
+  opener = button;
+  row = button.closest('.row-line');
+  const area = row.querySelector('textarea');
+  cursor = area.selectionStart > 0 && area.selectionStart < area.value.length ? area.selectionStart : null;
+  item('join').disabled = !row.previousElementSibling;
+  item('carry').disabled = !row.querySelector('[data-take]');
+  const { standing } = row.dataset;
+  const shelf = document.querySelector('.lesson').dataset.shelf === 'true';
+  item('own').hidden = !standing;
+  item('standing').hidden = Boolean(standing) || shelf;
+  menu.querySelector('.library-link').hidden = shelf;
+  menu.querySelector('.library-link').href = `/library?for=${row.dataset.line}`;
+  menu.querySelector('.read-link').href = `/lessons/${document.querySelector('.lesson').dataset.lesson}/read?line=${row.dataset.line}`;
+  const take = row.querySelector('[data-take]')?.dataset.take;
+  menu.querySelector('.bench-link').hidden = !take;
+  menu.querySelector('.bench-link').href = `/takes/${take}/bench`;
+  menu.querySelector('.takes-link').href = row.querySelector('.record-line').href;
+  menu.showPopover();
+  const at = button.getBoundingClientRect();
+  const size = menu.getBoundingClientRect();
+  menu.style.left = `${Math.max(8, Math.min(at.right, window.innerWidth - 8) - size.width)}px`;
+  menu.style.top = `${at.bottom + size.height > window.innerHeight ? at.top - size.height : at.bottom}px`;
+  button.setAttribute('aria-expanded', 'true');
+  menu.querySelector('[role=menuitem]:not(:disabled, [hidden])').focus();
+}
+
+function doIt(deed) {
+  const deeds = {
+    up: () => step(row, false),
+    down: () => step(row, true),
+    split: () => (cursor === null ? slip(say('cursorFirst')) : split(row, cursor)),
+    join: () => join(row),
+    own: () => own(row),
+    standing: () => makeStanding(row),
+    carry: () => carry(row.querySelector('[data-take]')),
+  };
+  menu.hidePopover();
+  deeds[deed]?.();
+}
+
+export function watchMenu(sheet) {
+  sheet.addEventListener('click', ({ target }) => {
+    const button = target.closest('.more');
+    if (button) {
+      open(button);
+    }
+  });
+  menu.addEventListener('toggle', ({ newState }) => {
+    if (newState === 'closed') {
+      opener?.setAttribute('aria-expanded', 'false');
+    }
+  });
+  menu.addEventListener('click', ({ target }) => {
+    const pressed = target.closest('[data-deed]');
+    if (pressed) {
+      doIt(pressed.dataset.deed);
+    }
+  });
+  menu.addEventListener('keydown', (event) => {
+    const items = [...menu.querySelectorAll('[role=menuitem]:not(:disabled, [hidden])')];
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (by) {
+      event.preventDefault();
+      items[(items.indexOf(document.activeElement) + by + items.length) % items.length].focus();
+    }
+  });
+}

@@ -1,0 +1,54 @@
+// The script page: rows that save themselves, lines that can be reshaped, and coverage that follows.
+import { watchField, watchWords } from './autosave.js';
+import { watchCarrying } from './carry.js';
+import { changeKind, watchButtons, watchKeys, watchUndo } from './deeds.js';
+import { watchFilters } from './filters.js';
+import { watchMenu } from './menu.js';
+import { fillRows } from './rows.js';
+import { watchDragging } from './sorting.js';
+
+const REFRESH_PAUSE_MS = 300;
+
+const main = document.querySelector('.lesson');
+const sheet = document.querySelector('.sheet');
+let refreshing = 0;
+
+function refreshSoon() {
+  clearTimeout(refreshing);
+  refreshing = setTimeout(() => {
+    htmx.ajax('GET', `/lessons/${main.dataset.lesson}/coverage`, { target: 'body', swap: 'none' });
+  }, REFRESH_PAUSE_MS);
+}
+
+/** A row comes with its own kind alone; the others come when the list is about to open. */
+function offerKinds({ target }) {
+  if (target.matches?.('.kind') && target.options.length === 1) {
+    const own = target.value;
+    target.replaceChildren(document.getElementById('kinds').content.cloneNode(true));
+    target.value = own;
+  }
+}
+
+watchCarrying();
+watchWords(sheet);
+watchKeys(sheet);
+watchMenu(sheet);
+watchButtons(main);
+watchUndo();
+watchDragging();
+fillRows(sheet, main.dataset.lesson);
+['focusin', 'pointerdown'].forEach((event) => sheet.addEventListener(event, offerKinds));
+sheet.addEventListener('change', ({ target }) => {
+  if (target.matches('.kind')) {
+    changeKind(target.closest('.row-line'), target.value);
+  }
+});
+document.querySelectorAll('[data-save]').forEach(watchField);
+watchFilters(document.getElementById('filters'));
+document.body.addEventListener('script-changed', refreshSoon);
+
+const only = document.querySelectorAll('.row-line textarea');
+if (only.length === 1 && only[0].value === '') {
+  only[0].focus();
+}
+main.dataset.ready = 'yes';
