@@ -44,7 +44,20 @@ class AccessTest extends Browsing {
             check(page, "desk");
             page.getByText("How a bean wakes up").first().click();
             page.waitForSelector(".row-line");
+            page.locator(".tally-fold summary").click();
             check(page, "script");
+            page.locator(".more").first().click();
+            check(page, "menu of a line");
+            page.keyboard().press("Escape");
+            page.locator(".more").first().click();
+            page.getByText("Work on its sound").click();
+            page.waitForSelector(".bench[data-state=open]");
+            check(page, "bench");
+            page.keyboard().press("Escape");
+            page.waitForSelector(".lesson[data-ready]");
+            page.getByText("Or read…").click();
+            check(page, "what to read");
+            page.keyboard().press("Escape");
             page.getByText("Paste many lines").click();
             check(page, "paste");
             page.goBack();
@@ -54,13 +67,22 @@ class AccessTest extends Browsing {
             check(page, "recorder");
             page.keyboard().press("Escape");
             page.waitForSelector(".row-line");
-            page.locator("#dock a").click();
+            page.locator("#dock .go").click();
             recorderIs(page, "ready");
-            check(page, "prompter");
+            if (size[0] == 1280) {
+                checkPhone(page);
+            } else {
+                check(page, "prompter");
+            }
             page.keyboard().press("Escape");
             page.waitForSelector(".row-line");
             page.getByText("Give out").click();
             check(page, "give out");
+            if (size[0] == 1280) {
+                checkElsewhere(page);
+            } else {
+                checkLibrary(page);
+            }
             page.navigate(base() + "/microphone");
             page.waitForSelector(".microphone-check[data-state=ready]");
             check(page, "microphone check");
@@ -70,6 +92,45 @@ class AccessTest extends Browsing {
             check(page, "not here");
         }
         assertThat(refused).isEmpty();
+    }
+
+    private void checkElsewhere(Page page) {
+        page.getByText("From elsewhere").click();
+        page.waitForSelector("#landing");
+        check(page, "from elsewhere");
+        page.setInputFiles("#files", voice("bean-1a"));
+        page.waitForSelector(".split[data-state=open]");
+        check(page, "split");
+        page.goBack();
+        page.setInputFiles("#files", new java.nio.file.Path[] {voice("bean-1a"), voice("bean-1b")});
+        page.waitForSelector(".match");
+        check(page, "many files");
+    }
+
+    private void checkLibrary(Page page) {
+        page.navigate(base() + "/library");
+        check(page, "library");
+        String line = page.locator("#takes .says a").first().getAttribute("href");
+        page.navigate(base() + "/library?for=" + line.replaceFirst(".*#line-", ""));
+        check(page, "library for a line");
+        page.navigate(base() + "/library/standing");
+        page.waitForSelector(".lesson[data-ready]");
+        check(page, "standing lines");
+    }
+
+    private void checkPhone(Page computer) {
+        computer.click("#use-phone");
+        computer.waitForSelector(".phone-code .code");
+        check(computer, "prompter with a code");
+        String link = computer.locator(".phone-code code").textContent().replaceFirst("https?://[^/]+", base());
+        Page phone = context(390, 844).newPage();
+        phone.navigate(link);
+        recorderIs(phone, "ready");
+        check(phone, "phone");
+        phone.navigate(base() + "/phone/nowhere");
+        check(phone, "phone too late");
+        computer.click("#take-back");
+        recorderIs(computer, "ready");
     }
 
     @Test

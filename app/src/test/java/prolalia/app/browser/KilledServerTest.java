@@ -60,21 +60,27 @@ class KilledServerTest extends Browsing {
         server.destroyForcibly();
     }
 
-    @Test
-    void nothingAcknowledgedIsLostAndTheRecordingGoesOn() throws Exception {
+    /** Starts an empty school and makes its first account. */
+    private Page school() throws Exception {
         try (ServerSocket free = new ServerSocket(0)) {
             ownPort = free.getLocalPort();
         }
         start();
-        String house = "http://127.0.0.1:" + ownPort;
         Page page = context(1280, 800).newPage();
-        page.navigate(house);
+        page.navigate("http://127.0.0.1:" + ownPort);
         page.waitForURL("**/first-account");
         page.fill("#fullName", "Mara Lind");
         page.fill("#name", "mara");
         page.fill("#password", "sieben Samen wachen");
         page.getByText("Make my account").click();
         assertThat(page.locator("main").innerText()).contains("Your desk is empty");
+        return page;
+    }
+
+    @Test
+    void nothingAcknowledgedIsLostAndTheRecordingGoesOn() throws Exception {
+        Page page = school();
+        String house = "http://127.0.0.1:" + ownPort;
         newLesson(page, "Rain", "The rain wakes the bean.");
         page.locator(".record-line").first().click();
         recorderIs(page, "ready");
@@ -115,6 +121,30 @@ class KilledServerTest extends Browsing {
         again.navigate(link);
         again.waitForSelector("#play");
         thatNoSecretIsInTheLog(link);
+    }
+
+    @Test
+    void aReadThroughGoesOnThroughADeadServerAndEveryTakeLands() throws Exception {
+        Page page = school();
+        newLesson(page, "Two", "The rain wakes the bean.");
+        page.locator(".row-line textarea").first().press("Enter");
+        page.waitForCondition(() -> page.locator(".row-line").count() == 2);
+        page.locator(".row-line textarea").nth(1).fill("Now it drinks.");
+        saved(page);
+        page.locator("#dock .go").click();
+        recorderIs(page, "ready");
+        page.keyboard().press("Space");
+        says(page, "#elapsed", "0:00");
+        recordedFor(page, 4);
+        kill();
+        page.keyboard().press("Enter");
+        says(page, "#where", "Line 2 of 2");
+        recordedFor(page, 4);
+        page.keyboard().press("Enter");
+        says(page, "#courier", "kept in this browser");
+        start();
+        recorderIs(page, "ended");
+        assertThat(page.locator(".read-lines [data-listen]").count()).isEqualTo(2);
     }
 
     private void thatNoSecretIsInTheLog(String link) throws IOException {

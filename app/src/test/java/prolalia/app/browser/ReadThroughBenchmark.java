@@ -1,19 +1,10 @@
 package prolalia.app.browser;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import org.springframework.boot.SpringApplication;
-import org.springframework.boot.web.server.context.WebServerApplicationContext;
-import org.springframework.context.ConfigurableApplicationContext;
-import prolalia.app.Prolalia;
 import prolalia.core.sound.Sound;
 import prolalia.media.SoundReader;
 import prolalia.media.SoundWriter;
@@ -50,37 +41,16 @@ public final class ReadThroughBenchmark {
         }
         Path wav = Files.createTempFile("script", ".wav");
         SoundWriter.writeWav(new Sound(oneAfterAnother(spoken), RATE), wav);
-        ConfigurableApplicationContext house = SpringApplication.run(
-                Prolalia.class,
-                "--prolalia.demo=true",
-                "--prolalia.data=" + Files.createTempDirectory("benchmark"),
-                "--server.port=0",
-                "--server.address=127.0.0.1");
-        int port = ((WebServerApplicationContext) house).getWebServer().getPort();
-        try (Playwright playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
-            Browser browser = playwright
-                    .chromium()
-                    .launch(new BrowserType.LaunchOptions()
-                            .setExecutablePath(Path.of("/usr/bin/chromium"))
-                            .setArgs(List.of(
-                                    "--no-sandbox",
-                                    "--use-fake-ui-for-media-stream",
-                                    "--use-fake-device-for-media-stream",
-                                    "--use-file-for-fake-audio-capture=" + wav + "%noloop",
-                                    "--disable-background-networking",
-                                    "--disable-quic",
-                                    "--no-first-run")));
-            read(browser.newContext(), "http://localhost:" + port, spoken);
-        } finally {
-            SpringApplication.exit(house);
+        try (BenchmarkHouse house = new BenchmarkHouse(
+                "--use-fake-ui-for-media-stream",
+                "--use-fake-device-for-media-stream",
+                "--use-file-for-fake-audio-capture=" + wav + "%noloop",
+                "--disable-quic")) {
+            read(house.desk(), spoken);
         }
     }
 
-    private static void read(BrowserContext context, String house, List<float[]> spoken) throws Exception {
-        Page page = context.newPage();
-        page.navigate(house + "/sign-in");
-        page.getByText("Enter as Ines Faro").click();
+    private static void read(Page page, List<float[]> spoken) {
         page.locator(".new-book button").click();
         page.getByText("Paste many lines").click();
         StringBuilder script = new StringBuilder();
@@ -90,7 +60,7 @@ public final class ReadThroughBenchmark {
         page.locator("#text").fill(script.toString());
         page.getByText("Take these lines").click();
         page.waitForSelector(".row-line");
-        page.locator("#dock a").click();
+        page.locator("#dock .go").click();
         page.waitForSelector(".prompter[data-state=ready]");
         // The microphone has been open for a moment; the first voice shows where in the file it is.
         int keys = 0;

@@ -22,7 +22,7 @@ class ReadThroughTest extends Browsing {
             page.locator(".row-line textarea").nth(n).fill(SPOKEN);
             saved(page);
         }
-        page.locator("#dock a").click();
+        page.locator("#dock .go").click();
         recorderIs(page, "ready");
         return page;
     }
@@ -56,6 +56,18 @@ class ReadThroughTest extends Browsing {
         page.keyboard().press("Escape");
         page.waitForSelector(".row-line");
         assertThat(page.locator(".row-line [data-listen]").count()).isEqualTo(3);
+        // A second reading of one line: the take of the first can be kept instead.
+        page.locator(".more").nth(1).click();
+        page.getByText("Read this line alone").click();
+        recorderIs(page, "ready");
+        page.keyboard().press("Space");
+        readFor(page, 5);
+        page.keyboard().press("Enter");
+        recorderIs(page, "ended");
+        String newer = page.locator(".read-lines li > [data-listen]").getAttribute("data-listen");
+        page.getByText("Keep that one instead").click();
+        page.waitForCondition(() ->
+                !newer.equals(page.locator(".read-lines li > [data-listen]").getAttribute("data-listen")));
     }
 
     @Test
@@ -78,6 +90,45 @@ class ReadThroughTest extends Browsing {
         assertThat(second.locator("#trouble").innerText()).contains("Another tab");
         second.navigate(page.url() + "?what=FLAGGED");
         assertThat(second.locator("main").innerText()).contains("There is nothing to read");
+    }
+
+    @Test
+    void aTabClosedInTheMiddleKeepsTheTakesAndOffersTheRest() {
+        Page page = prompter(2);
+        String script = page.url().replace("/read", "");
+        page.keyboard().press("Space");
+        readFor(page, 4);
+        page.keyboard().press("Enter");
+        says(page, "#where", "Line 2 of 2");
+        readFor(page, 4);
+        Page other = page.context().newPage();
+        page.close();
+        other.navigate(script);
+        other.waitForCondition(() -> {
+            other.reload();
+            return other.locator("#bar").innerText().contains("1 of 2 voiced")
+                    || other.locator("#bar").innerText().contains("1 doubtful");
+        });
+        other.navigate(base() + "/");
+        other.waitForCondition(() -> {
+            other.reload();
+            return other.locator("#unfinished article").count() == 1;
+        });
+        other.getByText("Put it together and listen").click();
+        recorderIs(other, "verdict");
+        assertThat(other.locator("#verdict [data-listen]").count()).isPositive();
+    }
+
+    @Test
+    void oneLineAloneIsRead() {
+        Page page = desk();
+        page.getByText("How a bean wakes up").first().click();
+        page.waitForSelector(".lesson[data-ready]");
+        page.locator(".more").nth(3).click();
+        page.getByText("Read this line alone").click();
+        recorderIs(page, "ready");
+        assertThat(page.locator("#where").innerText()).isEqualTo("Line 1 of 1");
+        assertThat(page.locator("#now").innerText()).isEqualTo("Which part comes out of the seed first?");
     }
 
     @Test

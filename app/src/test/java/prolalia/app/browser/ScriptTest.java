@@ -20,15 +20,18 @@ class ScriptTest extends Browsing {
         page.waitForCondition(() -> page.locator(".row-line").count() == 2);
         words(page, 1).fill("Second line");
         saved(page);
-        page.locator(".row-line select").nth(1).selectOption("QUESTION");
+        page.locator(".row-line select").nth(1).focus();
+        page.waitForResponse(
+                response -> response.url().endsWith("/kind"),
+                () -> page.locator(".row-line select").nth(1).selectOption("QUESTION"));
         says(page, "#bar", "0 of 2 voiced");
         page.reload();
         assertThat(words(page, 1).inputValue()).isEqualTo("Second line");
         assertThat(page.locator(".row-line select").nth(1).inputValue()).isEqualTo("QUESTION");
 
         page.getByLabel("Remove \"Second line\"").click();
-        page.waitForSelector(".removed-line");
-        page.keyboard().press("z");
+        says(page, "#slip", "Line removed");
+        page.keyboard().press("Control+z");
         page.waitForCondition(() -> page.locator(".row-line").count() == 2);
         assertThat(words(page, 1).inputValue()).isEqualTo("Second line");
     }

@@ -38,10 +38,10 @@ class HeadersTest extends RunningHouse {
             String html = Visitor.text(page);
             assertThat(html)
                     .as(path)
-                    .doesNotContainPattern("<script(?![^>]* src=)[^>]*>")
+                    .doesNotContainPattern("<script(?![^>]* src=)(?![^>]*type=\"application/json\")[^>]*>")
                     .doesNotContainPattern("\\son[a-z]+=\"")
                     .doesNotContainPattern("\\sstyle=\"")
-                    .doesNotContainPattern("(?:src|href)=\"(?:https?:)?//(?!localhost)")
+                    .doesNotContainPattern("(?:src=|<link[^>]*href=)\"(?:https?:)?//(?!localhost)")
                     .doesNotContain("??");
         }
     }

@@ -5,6 +5,9 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.TestInstance;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -52,5 +55,26 @@ public abstract class RunningHouse {
         } catch (Exception failure) {
             throw new IllegalStateException(failure);
         }
+    }
+
+    /** The demo's voices one after another, as somebody reads a script into a phone: a WAV file. */
+    public static byte[] readAloud(double pauseSeconds, String... voices) throws Exception {
+        int rate = Sound.TAKE_SAMPLE_RATE;
+        List<float[]> parts = new ArrayList<>();
+        for (String voice : voices) {
+            parts.add(SoundReader.decode(voice(voice), 60_000).sound().samples());
+            parts.add(new float[(int) (pauseSeconds * rate)]);
+        }
+        float[] all = new float[parts.stream().mapToInt(part -> part.length).sum()];
+        Random hiss = new Random(7);
+        int at = 0;
+        for (float[] part : parts) {
+            for (float sample : part) {
+                all[at++] = sample + (float) hiss.nextGaussian() * 0.0003f;
+            }
+        }
+        Path wav = Files.createTempFile("read", ".wav");
+        SoundWriter.writeWav(new Sound(all, rate), wav);
+        return Files.readAllBytes(wav);
     }
 }

@@ -105,13 +105,43 @@ class TakesTest extends RunningHouse {
         assertThat(taken.statusCode()).isEqualTo(200);
         String script = ines.page("/lessons/" + lesson);
         assertThat(script).contains("2 pages", "0 of 2,001 voiced");
-        assertThat(script.indexOf("Question 999?")).isLessThan(script.indexOf("answer 999<"));
+        assertThat(script.indexOf("Question 999?")).isLessThan(script.indexOf("answer 999\""));
         assertThat(Visitor.text(ines.form("/lessons/" + lesson + "/paste", "text", "  \n ", "page", "1")))
                 .contains("no line in this text");
         String tooMany = "x\n\n".repeat(10_001);
         assertThat(Visitor.text(ines.form("/lessons/" + lesson + "/paste", "text", tooMany, "page", "1")))
                 .contains("more than 10,000 lines");
+        String tooLong = "seed ".repeat(50_000);
+        assertThat(Visitor.text(ines.form("/lessons/" + lesson + "/paste", "text", tooLong, "page", "1")))
+                .contains("longer than 200,000 characters", "seed seed");
         assertThat(ines.page("/lessons/" + lesson)).contains("0 of 2,001 voiced");
+        String line = Visitor.first(script, "data-line=\"([^\"]+)\"");
+        HttpResponse<byte[]> typed = ines.putForm("/lines/" + line + "/words", "revision", "2", "words", tooLong);
+        assertThat(typed.statusCode()).isEqualTo(422);
+    }
+
+    @Test
+    void nobodyReshapesAnotherTeachersScriptAndNothingIsMovedOutOfItsLesson() throws Exception {
+        String mine = ines.newLine("the root");
+        String other = ines.newLine("the leaf");
+        String take = take(mine, wav("bean-2c"));
+        ines.form("/takes/" + take + "/keep");
+        assertThat(ines.form("/takes/" + take + "/move", "line", other).statusCode())
+                .isEqualTo(404);
+        String page = Visitor.first(ines.page("/lessons/" + ines.lessonOf(other)), "data-page=\"([^\"]+)\"");
+        assertThat(ines.form("/lines/" + mine + "/move", "page", page, "after", other)
+                        .statusCode())
+                .isEqualTo(404);
+        assertThat(ines.form("/lines/" + mine + "/move", "page", page).statusCode())
+                .isEqualTo(404);
+        assertThat(Visitor.text(ines.form("/lines/" + mine + "/join"))).contains("Nothing to change there");
+        assertThat(Visitor.text(ines.form("/lessons/" + ines.lessonOf(mine) + "/redo")))
+                .contains("Nothing more to undo");
+        Visitor stranger = new Visitor(base());
+        stranger.get("/sign-in");
+        assertThat(stranger.form("/lines/" + mine + "/split", "at", "2").statusCode())
+                .isIn(401, 403);
+        assertThat(ines.page("/lessons/" + ines.lessonOf(mine))).contains("all voiced", ">the root<");
     }
 
     @Test

@@ -1,0 +1,67 @@
+package prolalia.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Locale;
+import java.util.ResourceBundle;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import prolalia.core.align.FileMatch;
+import prolalia.core.align.SplitFinding;
+import prolalia.core.script.ScriptChange;
+import prolalia.core.sound.Finding;
+import prolalia.core.sound.Refusal;
+
+/** Whatever a catalogue of core can say, the bundle has words for: nobody ever reads a key. */
+class CataloguesTest {
+    private static final ResourceBundle WORDS = ResourceBundle.getBundle("messages", Locale.ENGLISH);
+
+    private static void said(String key) {
+        assertThat(WORDS.containsKey(key)).as(key).isTrue();
+        assertThat(WORDS.getString(key)).as(key).isNotBlank();
+    }
+
+    @ParameterizedTest
+    @EnumSource(SplitFinding.Kind.class)
+    void findingsOfASplit(SplitFinding.Kind kind) {
+        // Those of single lines stand at their lines, in other words.
+        if (kind != SplitFinding.Kind.NOT_FOUND && kind != SplitFinding.Kind.UNCERTAIN) {
+            said("split.finding." + kind);
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(Refusal.Reason.class)
+    void reasonsWhyThereIsNoTake(Refusal.Reason reason) {
+        said("refusal." + reason);
+        said("refusal.advice." + reason);
+        said("split.refusal." + reason);
+        said("split.lineRefusal." + reason);
+    }
+
+    @ParameterizedTest
+    @EnumSource(FileMatch.How.class)
+    void whatToldWhereAFileBelongs(FileMatch.How how) {
+        said("batch.how." + how);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Finding.Kind.class)
+    void findingsOfTheSoundCheck(Finding.Kind kind) {
+        said("finding." + kind);
+    }
+
+    @ParameterizedTest
+    @EnumSource(ScriptChange.Deed.class)
+    void deedsThatCanBeUndone(ScriptChange.Deed deed) {
+        said("deed." + deed);
+    }
+
+    @Test
+    void whyAnEditIsNotMade() {
+        for (String why : new String[] {"EMPTY", "NO_NEXT_LINE", "SENSELESS", "NO_PAUSE"}) {
+            said("bench.refused." + why);
+        }
+    }
+}
