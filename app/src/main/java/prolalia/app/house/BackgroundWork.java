@@ -10,10 +10,14 @@ import org.slf4j.LoggerFactory;
 
 /**
  * Work that nobody waits for, one thing after another. What is asked for twice before it begins is done once. It is forgotten
- * when the server stops: whoever gives work keeps it in the database, and gives it again at the next start.
+ * when the server stops: whoever gives work keeps it in the database, and gives it again at the next start. What fails is
+ * tried again, later each time.
  */
 public final class BackgroundWork implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(BackgroundWork.class);
+
+    private static final int TRIES = 4;
+    private static final long FIRST_WAIT_MS = 1_000;
 
     private final Set<String> waiting = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService worker;
@@ -42,17 +46,24 @@ public final class BackgroundWork implements AutoCloseable {
 
     /** Not before so many ms; what is asked for meanwhile comes with it. */
     public void in(long ms, String id) {
+        in(ms, id, 1);
+    }
+
+    private void in(long ms, String id, int time) {
         if (waiting.add(id)) {
-            worker.schedule(() -> run(id), ms, TimeUnit.MILLISECONDS);
+            worker.schedule(() -> run(id, time), ms, TimeUnit.MILLISECONDS);
         }
     }
 
-    private void run(String id) {
+    private void run(String id, int time) {
         waiting.remove(id);
         try {
             work.on(id);
         } catch (Exception failure) {
-            LOG.error("{} could not do its work on {}", name, id, failure);
+            LOG.error("{} could not do its work on {}, time {}", name, id, time, failure);
+            if (time < TRIES && !worker.isShutdown()) {
+                in(FIRST_WAIT_MS << (2 * time), id, time + 1);
+            }
         }
     }
 

@@ -10,6 +10,7 @@ const PAUSE_MS = 300;
 const STEP_MS = 10;
 const FAR_MS = 250;
 const POLL_MS = 400;
+const FAR_POLL_MS = 3000;
 
 const page = document.querySelector('.bench');
 const take = `/takes/${page.dataset.take}`;
@@ -92,9 +93,13 @@ function show(state) {
 const checkAgain = () => htmx.ajax('GET', `${take}/bench/check`, { target: '#check', swap: 'innerHTML' });
 
 async function look() {
-  const made = bench.made;
-  const state = await (await send('GET', `${take}/edits`)).json().catch(() => null);
-  if (!state || made !== bench.made) {
+  const { made } = bench;
+  const state = await send('GET', `${take}/edits`).then((response) => response.json()).catch(() => null);
+  if (!state) {
+    setTimeout(look, FAR_POLL_MS);
+    return;
+  }
+  if (made !== bench.made) {
     return;
   }
   if (state.rendered) {
@@ -189,7 +194,7 @@ function pieces() {
 }
 
 function follow() {
-  if (playback.isPlaying) {
+  if (playback.isHeard) {
     cursor = Math.round(playback.originalMs);
     wave.show(cursor);
     draw();
@@ -206,14 +211,17 @@ async function play() {
   const back = selection?.start ?? cursor;
   try {
     at('play').setAttribute('aria-pressed', 'true');
-    await playback.play(source(), list, Number(page.dataset.gainDb) + bench.gainDb, () => {
+    const began = await playback.play(source(), list, Number(page.dataset.gainDb) + bench.gainDb, () => {
       at('play').setAttribute('aria-pressed', 'false');
       cursor = back;
       draw();
     });
-    page.dataset.heard = ++heard;
-    follow();
+    if (began) {
+      page.dataset.heard = ++heard;
+      follow();
+    }
   } catch (failure) {
+    at('play').setAttribute('aria-pressed', playback.isPlaying);
     trouble(say('notHeard'));
   }
 }

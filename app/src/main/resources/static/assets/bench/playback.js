@@ -8,6 +8,8 @@ export class Playback {
   #buffers = new Map();
   #began = 0;
   #order = [];
+  // Which call to play is the newest that nobody stopped; null: none.
+  #turn = null;
 
   /** Fetches and decodes a sound once; answers it. */
   async load(address) {
@@ -25,7 +27,12 @@ export class Playback {
     return this.#buffers.get(address);
   }
 
+  /** Whether it plays, or will as soon as the sound is there. */
   get isPlaying() {
+    return this.#turn !== null;
+  }
+
+  get isHeard() {
     return this.#sources.length > 0;
   }
 
@@ -33,11 +40,25 @@ export class Playback {
    * @param pieces of the original, and pauses, in order
    * @param gainDb of all
    * @param onEnd when all of it was heard
+   * @returns whether it began: not if it was stopped, or played anew, before the sound was there
    */
   async play(address, pieces, gainDb, onEnd) {
     this.stop();
-    const buffer = await this.load(address);
-    await this.#context.resume();
+    const turn = Symbol('turn');
+    this.#turn = turn;
+    let buffer;
+    try {
+      buffer = await this.load(address);
+      await this.#context.resume();
+    } catch (failure) {
+      if (this.#turn === turn) {
+        this.#turn = null;
+      }
+      throw failure;
+    }
+    if (this.#turn !== turn) {
+      return false;
+    }
     const volume = this.#context.createGain();
     volume.gain.value = 10 ** (gainDb / 20);
     volume.connect(this.#context.destination);
@@ -61,13 +82,11 @@ export class Playback {
       }
       at += seconds;
     });
-    const last = this.#sources[this.#sources.length - 1];
-    if (last) {
-      last.onended = () => {
-        this.#sources = [];
-        onEnd();
-      };
-    }
+    this.#sources[this.#sources.length - 1].onended = () => {
+      this.stop();
+      onEnd();
+    };
+    return true;
   }
 
   /** Where in the original it is now, in ms. */
@@ -83,5 +102,6 @@ export class Playback {
       source.stop();
     });
     this.#sources = [];
+    this.#turn = null;
   }
 }

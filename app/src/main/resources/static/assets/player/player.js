@@ -133,6 +133,7 @@ if (play) {
   seek.addEventListener('input', () => {
     dragging = true;
     audio.currentTime = (seek.value / 1000) * lengthOf();
+    show();
   });
   seek.addEventListener('change', () => { dragging = false; });
   spots.forEach((spot) => spot.addEventListener('click', () => {
