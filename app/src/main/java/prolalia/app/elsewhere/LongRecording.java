@@ -1,5 +1,6 @@
 package prolalia.app.elsewhere;
 
+import java.util.Comparator;
 import java.util.List;
 import prolalia.core.align.ScriptSplit;
 import prolalia.core.align.SplitFinding;
@@ -70,6 +71,15 @@ record LongRecording(
         public boolean isMoved() {
             return placed && found != null && !found.equals(span);
         }
+    }
+
+    /** What is said of the whole, the serious first; what is said of single lines is shown on those. */
+    public List<SplitFinding> ofTheWhole() {
+        return findings.stream()
+                .filter(finding ->
+                        finding.kind() != SplitFinding.Kind.UNCERTAIN && finding.kind() != SplitFinding.Kind.NOT_FOUND)
+                .sorted(Comparator.comparing(finding -> !finding.kind().isSerious()))
+                .toList();
     }
 
     public long found() {

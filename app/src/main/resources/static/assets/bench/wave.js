@@ -86,6 +86,7 @@ export class Wave {
     const kept = pieces.filter((piece) => piece.endMs > 0);
     this.#gone(pen, height, kept, say);
     this.#ink(pen, height, middle, kept);
+    this.#times(pen, height);
     if (selection && selection.end > selection.start) {
       pen.fillStyle = 'rgba(60, 114, 84, .16)';
       pen.fillRect(this.x(selection.start), 0, this.x(selection.end) - this.x(selection.start), height);
@@ -118,6 +119,9 @@ export class Wave {
     pen.moveTo(0, middle);
     pen.lineTo(this.width, middle);
     pen.stroke();
+  }
+
+  #times(pen, height) {
     if (height < LABELLED_PX) {
       return;
     }
