@@ -8,7 +8,13 @@ import picocli.CommandLine.Command;
         name = "./prolalia",
         description = "Prolalia's computation on files.",
         mixinStandardHelpOptions = true,
-        subcommands = {MeasureCommand.class, RenderCommand.class, CheckCommand.class, SplitCommand.class})
+        subcommands = {
+            MeasureCommand.class,
+            RenderCommand.class,
+            CheckCommand.class,
+            SplitCommand.class,
+            LinesCommand.class
+        })
 public final class Commands {
     private Commands() {}
 

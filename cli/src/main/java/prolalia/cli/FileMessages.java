@@ -6,6 +6,7 @@ import java.util.ResourceBundle;
 import prolalia.core.align.SplitFinding;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Refusal;
+import prolalia.formats.paper.PaperRefusedException;
 
 /** What is said about a file that can't be taken. */
 final class FileMessages {
@@ -15,6 +16,10 @@ final class FileMessages {
 
     static String of(Refusal.Reason reason) {
         return WORDS.getString("refusal." + reason.name());
+    }
+
+    static String of(PaperRefusedException.Reason reason) {
+        return WORDS.getString("paper." + reason.name());
     }
 
     static String of(Finding.Kind finding) {

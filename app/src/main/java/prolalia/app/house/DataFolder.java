@@ -51,6 +51,11 @@ public class DataFolder {
         return Files.createTempFile(temporary(), "new", null);
     }
 
+    /** A new empty folder, likewise. */
+    public Path newTemporaryFolder() throws IOException {
+        return Files.createTempDirectory(temporary(), "new");
+    }
+
     /** Puts a finished file in its place: when this returns, a power cut can't take it away any more. */
     public void settle(Path temporary, Path place) throws IOException {
         try (FileChannel file = FileChannel.open(temporary, StandardOpenOption.WRITE)) {

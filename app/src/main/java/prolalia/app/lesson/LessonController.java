@@ -30,9 +30,12 @@ class LessonController {
     }
 
     @PostMapping("/lessons")
-    String begin(@AuthenticationPrincipal SignedInTeacher teacher, @RequestParam(defaultValue = "") String title) {
+    String begin(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @RequestParam(defaultValue = "") String title,
+            @RequestParam(defaultValue = "false") boolean bring) {
         String named = title.isBlank() ? words.say("lesson.untitled") : title;
-        return "redirect:/lessons/" + lessons.begin(teacher.id(), named);
+        return "redirect:/lessons/" + lessons.begin(teacher.id(), named) + (bring ? "/bring-in" : "");
     }
 
     @PutMapping("/lessons/{id}/title")

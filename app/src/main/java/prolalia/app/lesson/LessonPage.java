@@ -7,5 +7,19 @@ package prolalia.app.lesson;
  * @param pictureHash null when there is no picture
  * @param pictureType a media type
  * @param pictureWords what the picture shows, for those who don't see it
+ * @param width of the picture, in units of its file; null when it isn't known
+ * @param height likewise
  */
-public record LessonPage(String id, String title, String pictureHash, String pictureType, String pictureWords) {}
+public record LessonPage(
+        String id,
+        String title,
+        String pictureHash,
+        String pictureType,
+        String pictureWords,
+        Integer width,
+        Integer height) {
+    /** Width by height; that of a slide when it isn't known. */
+    public double aspect() {
+        return width == null || height == null ? 16.0 / 9 : (double) width / height;
+    }
+}

@@ -4,11 +4,13 @@ import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.field;
 import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.val;
 import static prolalia.app.house.db.Tables.LESSON;
 import static prolalia.app.house.db.Tables.LINE;
 import static prolalia.app.house.db.Tables.PAGE;
+import static prolalia.app.house.db.Tables.RECORDING;
 import static prolalia.app.house.db.Tables.TAKE;
 import static prolalia.app.house.db.Tables.TAKE_FINDING;
 
@@ -95,7 +97,9 @@ public class LessonStore {
                         row.getTitle(),
                         row.getPictureHash(),
                         row.getPictureType(),
-                        row.getPictureWords()));
+                        row.getPictureWords(),
+                        row.getWidth(),
+                        row.getHeight()));
     }
 
     /** All lines of a lesson in reading order. */
@@ -263,6 +267,33 @@ public class LessonStore {
                 .execute();
         touch(lessonId, now);
         return id;
+    }
+
+    /** Takes a new lesson's only page away, if nothing was ever put on it. */
+    public void removeUntouchedPage(String lessonId, long now) {
+        var unsaid = LINE.WORDS.ne("").or(exists(selectOne().from(RECORDING).where(RECORDING.LINE_ID.eq(LINE.ID))));
+        writing.update(PAGE)
+                .set(PAGE.REMOVED_AT, now)
+                .where(
+                        PAGE.LESSON_ID.eq(lessonId),
+                        PAGE.PICTURE_HASH.isNull(),
+                        PAGE.REMOVED_AT.isNull(),
+                        notExists(selectOne().from(LINE).where(LINE.PAGE_ID.eq(PAGE.ID), unsaid)),
+                        val(1).eq(writing.selectCount()
+                                .from(PAGE.as("other"))
+                                .where(
+                                        PAGE.as("other").LESSON_ID.eq(lessonId),
+                                        PAGE.as("other").REMOVED_AT.isNull())))
+                .execute();
+    }
+
+    /** How large a picture is, as its file has it. */
+    public void setPictureSize(String pageId, int width, int height) {
+        writing.update(PAGE)
+                .set(PAGE.WIDTH, width)
+                .set(PAGE.HEIGHT, height)
+                .where(PAGE.ID.eq(pageId))
+                .execute();
     }
 
     public void setPicture(String pageId, String hash, String type, String words) {

@@ -1,7 +1,11 @@
 package prolalia.app.player;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import prolalia.app.giving.LinkService;
 import prolalia.app.house.NotHereException;
@@ -11,6 +15,9 @@ import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.TakeStore;
+import prolalia.app.stage.StageService;
+import prolalia.core.page.Area;
+import prolalia.core.page.Thing;
 
 @Service
 class PlayerService {
@@ -18,8 +25,11 @@ class PlayerService {
     private final LessonStore lessonStore;
     private final LessonService lessons;
     private final TakeStore takes;
+    private final StageService stages;
 
-    PlayerService(LinkService links, LessonStore lessonStore, LessonService lessons, TakeStore takes) {
+    PlayerService(
+            LinkService links, LessonStore lessonStore, LessonService lessons, TakeStore takes, StageService stages) {
+        this.stages = stages;
         this.links = links;
         this.lessonStore = lessonStore;
         this.lessons = lessons;
@@ -33,15 +43,28 @@ class PlayerService {
      * One page as a student meets it.
      *
      * @param lines that are met at once and have words
+     * @param onPage what is placed on its picture
      * @param number of the page, from 1
      * @param count of all pages
      */
-    record StudentPage(String title, PageView page, List<ScriptLine> lines, int number, int count) {
+    record StudentPage(
+            String title, PageView page, List<ScriptLine> lines, List<OnPage> onPage, int number, int count) {
         /** The line that the big mark plays at first: the first one with a sound. */
         public Optional<ScriptLine> first() {
-            return lines.stream().filter(line -> line.soundHash() != null).findFirst();
+            return Stream.concat(onPage.stream().map(OnPage::line), lines.stream())
+                    .filter(line -> line != null && line.soundHash() != null)
+                    .findFirst();
         }
     }
+
+    /**
+     * Something that is placed on a page.
+     *
+     * @param line that a spot sounds, null for what is no spot
+     * @param toNumber the page that a jump leads to, null for what is no jump
+     * @param link null for what is none
+     */
+    record OnPage(Area area, boolean mark, ScriptLine line, Integer toNumber, Thing.Link link) {}
 
     LessonView lesson(String token) {
         LinkService.Target target = links.follow(token).orElseThrow(() -> new NotHereException("link"));
@@ -57,13 +80,43 @@ class PlayerService {
         List<PageView> pages =
                 lesson.pages().stream().filter(PlayerService::hasSomething).toList();
         if (pages.isEmpty() && number == 1) {
-            return new StudentPage(lesson.summary().title(), null, List.of(), 1, 1);
+            return new StudentPage(lesson.summary().title(), null, List.of(), List.of(), 1, 1);
         }
         if (number < 1 || number > pages.size()) {
             throw new NotHereException("page");
         }
         PageView page = pages.get(number - 1);
-        return new StudentPage(lesson.summary().title(), page, met(page), number, pages.size());
+        List<OnPage> onPage = page.page().pictureHash() == null ? List.of() : onPage(lesson, page, pages);
+        Set<String> placed = onPage.stream()
+                .filter(thing -> thing.line() != null)
+                .map(thing -> thing.line().line().id())
+                .collect(Collectors.toSet());
+        List<ScriptLine> beside = met(page).stream()
+                .filter(line -> !placed.contains(line.line().id()))
+                .toList();
+        return new StudentPage(lesson.summary().title(), page, beside, onPage, number, pages.size());
+    }
+
+    /** Spots without a sound aren't shown: a mark that says nothing would be pressed in vain. */
+    private List<OnPage> onPage(LessonView lesson, PageView page, List<PageView> pages) {
+        List<OnPage> onPage = new ArrayList<>();
+        for (Thing thing : stages.ofLesson(lesson).getOrDefault(page.page().id(), List.of())) {
+            if (thing instanceof Thing.Spot spot) {
+                page.lines().stream()
+                        .filter(line -> line.line().id().equals(spot.lineId()) && line.soundHash() != null)
+                        .findFirst()
+                        .ifPresent(line -> onPage.add(new OnPage(spot.area(), spot.mark(), line, null, null)));
+            } else if (thing instanceof Thing.Link link) {
+                onPage.add(new OnPage(link.area(), false, null, null, link));
+            } else if (thing instanceof Thing.Jump jump) {
+                pages.stream()
+                        .filter(each -> each.page().id().equals(jump.pageId()))
+                        .findFirst()
+                        .ifPresent(each ->
+                                onPage.add(new OnPage(jump.area(), false, null, pages.indexOf(each) + 1, null)));
+            }
+        }
+        return onPage;
     }
 
     /** The name of a sound that may be heard by this link. */

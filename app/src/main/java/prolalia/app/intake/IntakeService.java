@@ -1,0 +1,150 @@
+package prolalia.app.intake;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.house.Ids;
+import prolalia.app.house.MediaStore;
+import prolalia.app.house.NotHereException;
+import prolalia.app.intake.StoredPaper.State;
+import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.sound.RecordingService;
+import prolalia.core.intake.FoundKind;
+import prolalia.core.intake.Proposal;
+import prolalia.core.page.Area;
+
+/** Papers, from the file to the proposal that the teacher has looked over. */
+@Service
+class IntakeService {
+    static final long LARGEST_BYTES = 100L << 20;
+
+    private final PaperStore store;
+    private final PaperReader reader;
+    private final LessonService lessons;
+    private final MediaStore media;
+    private final Clock clock;
+
+    IntakeService(PaperStore store, PaperReader reader, LessonService lessons, MediaStore media, Clock clock) {
+        this.store = store;
+        this.reader = reader;
+        this.lessons = lessons;
+        this.media = media;
+        this.clock = clock;
+    }
+
+    /** Takes a file in; it is on the disk when this returns, and is read from then on. */
+    void receive(String teacherId, String lessonId, String id, String fileName, InputStream content)
+            throws IOException {
+        if (lessons.summary(teacherId, lessonId).shelf()) {
+            throw new NotHereException("lesson");
+        }
+        String rawHash = media.keep(RecordingService.limited(content, LARGEST_BYTES));
+        store.add(id, lessonId, shortened(fileName), rawHash, clock.millis());
+        paper(teacherId, id);
+        reader.readSoon(id);
+    }
+
+    private static String shortened(String name) {
+        String plain = name.strip();
+        return plain.length() <= 200 ? plain : plain.substring(0, 200);
+    }
+
+    StoredPaper paper(String teacherId, String id) {
+        return store.find(id)
+                .filter(paper -> paper.teacherId().equals(teacherId))
+                .orElseThrow(() -> new NotHereException("paper"));
+    }
+
+    List<StoredPaper> ofLesson(String teacherId, String lessonId) {
+        lessons.summary(teacherId, lessonId);
+        return store.ofLesson(lessonId);
+    }
+
+    PaperReader.HowFar progress(String id) {
+        return reader.progress(id);
+    }
+
+    void cancel(String teacherId, String id) {
+        reader.cancel(paper(teacherId, id).id());
+    }
+
+    @Transactional
+    void putAway(String teacherId, String id) {
+        store.putAway(paper(teacherId, id).id(), clock.millis());
+    }
+
+    List<StoredPage> pages(String teacherId, String id) {
+        return store.pages(paper(teacherId, id).id());
+    }
+
+    StoredPage page(String teacherId, String id, int number) {
+        return store.page(paper(teacherId, id).id(), number).orElseThrow(() -> new NotHereException("page"));
+    }
+
+    /**
+     * What a teacher does to a proposal.
+     *
+     * @param deed its name
+     * @param lineId the line that it is done to; null for one that is drawn
+     */
+    record Deed(Name deed, String lineId, FoundKind kind, String text, Area area, Integer at, Boolean wanted) {
+        enum Name {
+            WANT,
+            KIND,
+            TEXT,
+            PLACE,
+            JOIN,
+            SPLIT,
+            DRAW,
+            MOVE,
+            UNDO
+        }
+    }
+
+    /** Changes what is proposed for a page; what can't be changed so stays as it is. */
+    @Transactional
+    StoredPage change(String teacherId, String id, int number, Deed deed) {
+        StoredPaper paper = paper(teacherId, id);
+        StoredPage page = page(teacherId, id, number);
+        if (paper.state() == State.READ && deed.deed() == Deed.Name.UNDO) {
+            store.takeBack(id, number);
+        } else if (paper.state() == State.READ) {
+            changed(page, deed)
+                    .filter(proposal -> !proposal.equals(page.proposal()))
+                    .ifPresent(proposal -> store.propose(id, number, proposal));
+        }
+        return page(teacherId, id, number);
+    }
+
+    private static Optional<Proposal> changed(StoredPage page, Deed deed) {
+        Proposal before = page.proposal();
+        String newId = "n" + Ids.newId().substring(0, 8);
+        if (deed.deed() == null) {
+            return Optional.empty();
+        }
+        return switch (deed.deed()) {
+            case WANT -> before.want(deed.lineId(), Boolean.TRUE.equals(deed.wanted()));
+            case KIND -> deed.kind() != null ? before.kind(deed.lineId(), deed.kind()) : Optional.empty();
+            case TEXT -> deed.text() != null ? before.text(deed.lineId(), deed.text()) : Optional.empty();
+            case PLACE -> deed.area() != null ? before.place(deed.lineId(), deed.area()) : Optional.empty();
+            case JOIN -> before.join(deed.lineId());
+            case SPLIT ->
+                deed.at() != null ? before.split(deed.lineId(), deed.at(), page.aspect(), newId) : Optional.empty();
+            case DRAW -> deed.area() != null ? before.draw(newId, deed.area()) : Optional.empty();
+            case MOVE -> deed.at() != null ? before.move(deed.lineId(), deed.at()) : Optional.empty();
+            case UNDO -> Optional.empty();
+        };
+    }
+
+    @Transactional
+    void want(String teacherId, String id, int number, boolean wanted) {
+        if (paper(teacherId, id).state() == State.READ) {
+            store.want(id, number, wanted);
+        }
+    }
+}

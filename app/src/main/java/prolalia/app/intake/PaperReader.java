@@ -1,0 +1,134 @@
+package prolalia.app.intake;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.util.FileSystemUtils;
+import prolalia.app.house.BackgroundWork;
+import prolalia.app.house.DataFolder;
+import prolalia.app.house.MediaStore;
+import prolalia.app.intake.StoredPaper.Parts;
+import prolalia.app.intake.StoredPaper.State;
+import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.core.intake.Proposal;
+import prolalia.formats.paper.PaperPage;
+import prolalia.formats.paper.PaperRefusedException;
+import prolalia.formats.paper.PaperRefusedException.Reason;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reads papers, one after another; what a stop of the server interrupts is begun again at the next start. */
+@Component
+class PaperReader implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(PaperReader.class);
+
+    private final PaperStore store;
+    private final MediaStore media;
+    private final DataFolder folder;
+    private final JsonMapper json;
+    private final TransactionTemplate transaction;
+    private final Map<String, HowFar> progress = new ConcurrentHashMap<>();
+    private final Map<String, PaperRun> running = new ConcurrentHashMap<>();
+    private final BackgroundWork worker = new BackgroundWork("paper-reader", this::read);
+
+    PaperReader(
+            PaperStore store, MediaStore media, DataFolder folder, JsonMapper json, TransactionTemplate transaction) {
+        this.store = store;
+        this.media = media;
+        this.folder = folder;
+        this.json = json;
+        this.transaction = transaction;
+    }
+
+    /** @param pages 0 as long as it isn't known how many there are */
+    record HowFar(int page, int pages) {}
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        store.arrived().forEach(worker::soon);
+    }
+
+    void readSoon(String id) {
+        worker.soon(id);
+    }
+
+    HowFar progress(String id) {
+        return progress.getOrDefault(id, new HowFar(0, 0));
+    }
+
+    void cancel(String id) {
+        if (store.end(id, State.ARRIVED, State.CANCELLED, null)) {
+            PaperRun run = running.get(id);
+            if (run != null) {
+                run.close();
+            }
+        }
+    }
+
+    private void read(String id) throws IOException {
+        StoredPaper paper = store.find(id).orElse(null);
+        if (paper == null || paper.state() != State.ARRIVED) {
+            return;
+        }
+        Path place = folder.newTemporaryFolder();
+        try (PaperRun run = new PaperRun(media.file(paper.rawHash()), place)) {
+            running.put(id, run);
+            run.await((page, pages) -> progress.put(id, new HowFar(page, pages)));
+            List<StoredPage> pages = pages(place);
+            transaction.executeWithoutResult(status -> {
+                if (store.end(id, State.ARRIVED, State.READ, null)) {
+                    store.addPages(id, pages);
+                }
+            });
+        } catch (PaperRefusedException refused) {
+            store.end(id, State.ARRIVED, State.REFUSED, refused.reason());
+        } catch (IOException | RuntimeException failure) {
+            LOG.error("The paper {} could not be read", id, failure);
+            store.end(id, State.ARRIVED, State.REFUSED, Reason.BROKEN);
+        } finally {
+            running.remove(id);
+            progress.remove(id);
+            FileSystemUtils.deleteRecursively(place);
+        }
+    }
+
+    private List<StoredPage> pages(Path place) throws IOException {
+        List<StoredPage> pages = new ArrayList<>();
+        for (int number = 1; Files.exists(place.resolve("page-" + number + ".json")); number++) {
+            PaperPage page =
+                    json.readValue(Files.readString(place.resolve("page-" + number + ".json")), PaperPage.class);
+            String picture = page.picture() == null ? null : media.keep(place.resolve(page.picture()));
+            List<PaperPage.Sound> sounds = new ArrayList<>();
+            for (PaperPage.Sound sound : page.sounds()) {
+                sounds.add(new PaperPage.Sound(sound.area(), sound.name(), media.keep(place.resolve(sound.file()))));
+            }
+            pages.add(new StoredPage(
+                    number,
+                    page.width(),
+                    page.height(),
+                    picture,
+                    page.mediaType(),
+                    Proposal.of(page.lines()),
+                    0,
+                    new Parts(sounds, page.jumps(), page.links()),
+                    true));
+        }
+        return pages;
+    }
+
+    @Override
+    public void destroy() {
+        worker.close();
+        running.values().forEach(PaperRun::close);
+    }
+}

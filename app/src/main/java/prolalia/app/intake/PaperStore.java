@@ -1,0 +1,214 @@
+package prolalia.app.intake;
+
+import static prolalia.app.house.db.Tables.LESSON;
+import static prolalia.app.house.db.Tables.PAPER;
+import static prolalia.app.house.db.Tables.PAPER_PAGE;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.springframework.stereotype.Repository;
+import prolalia.app.house.db.tables.records.PaperPageRecord;
+import prolalia.app.intake.StoredPaper.Parts;
+import prolalia.app.intake.StoredPaper.State;
+import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.core.intake.Proposal;
+import prolalia.formats.paper.PaperRefusedException.Reason;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Papers and their pages. */
+@Repository
+class PaperStore {
+    private static final int MOST_CHANGES = 100;
+
+    private final DSLContext writing;
+    private final JsonMapper json;
+
+    PaperStore(DSLContext writing, JsonMapper json) {
+        this.writing = writing;
+        this.json = json;
+    }
+
+    void add(String id, String lessonId, String fileName, String rawHash, long now) {
+        writing.insertInto(PAPER)
+                .set(PAPER.ID, id)
+                .set(PAPER.LESSON_ID, lessonId)
+                .set(PAPER.FILE_NAME, fileName)
+                .set(PAPER.RAW_HASH, rawHash)
+                .set(PAPER.STATE, stored(State.ARRIVED))
+                .set(PAPER.ARRIVED_AT, now)
+                .onConflictDoNothing()
+                .execute();
+    }
+
+    private static String stored(State state) {
+        return state.name().toLowerCase(Locale.ROOT);
+    }
+
+    Optional<StoredPaper> find(String id) {
+        return writing.select(PAPER.fields())
+                .select(LESSON.TEACHER_ID)
+                .from(PAPER)
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAPER.LESSON_ID))
+                .where(PAPER.ID.eq(id))
+                .fetchOptional()
+                .map(this::paper);
+    }
+
+    /** Those that weren't put away, newest first. */
+    List<StoredPaper> ofLesson(String lessonId) {
+        return writing
+                .select(PAPER.fields())
+                .select(LESSON.TEACHER_ID)
+                .from(PAPER)
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAPER.LESSON_ID))
+                .where(PAPER.LESSON_ID.eq(lessonId), PAPER.AWAY_AT.isNull())
+                .orderBy(PAPER.ARRIVED_AT.desc())
+                .fetch()
+                .stream()
+                .map(this::paper)
+                .toList();
+    }
+
+    private StoredPaper paper(Record row) {
+        String id = row.get(PAPER.ID);
+        List<StoredPage> pages = State.READ.name().equalsIgnoreCase(row.get(PAPER.STATE)) ? pages(id) : List.of();
+        return new StoredPaper(
+                id,
+                row.get(PAPER.LESSON_ID),
+                row.get(LESSON.TEACHER_ID),
+                row.get(PAPER.FILE_NAME),
+                row.get(PAPER.RAW_HASH),
+                State.valueOf(row.get(PAPER.STATE).toUpperCase(Locale.ROOT)),
+                Optional.ofNullable(row.get(PAPER.REFUSAL)).map(Reason::valueOf).orElse(null),
+                row.get(PAPER.ARRIVED_AT),
+                pages.size(),
+                (int) pages.stream().filter(StoredPage::wanted).count(),
+                pages.stream()
+                        .filter(StoredPage::wanted)
+                        .mapToInt(page -> page.proposal().wanted().size())
+                        .sum());
+    }
+
+    List<String> arrived() {
+        return writing.select(PAPER.ID)
+                .from(PAPER)
+                .where(PAPER.STATE.eq(stored(State.ARRIVED)))
+                .orderBy(PAPER.ARRIVED_AT)
+                .fetch(PAPER.ID);
+    }
+
+    /** Ends it, if it is still in a state; answers whether it was. */
+    boolean end(String id, State from, State to, Reason refusal) {
+        return writing.update(PAPER)
+                        .set(PAPER.STATE, stored(to))
+                        .set(PAPER.REFUSAL, refusal == null ? null : refusal.name())
+                        .where(PAPER.ID.eq(id), PAPER.STATE.eq(stored(from)))
+                        .execute()
+                == 1;
+    }
+
+    void putAway(String id, Long awayAt) {
+        writing.update(PAPER).set(PAPER.AWAY_AT, awayAt).where(PAPER.ID.eq(id)).execute();
+    }
+
+    void addPages(String id, List<StoredPage> pages) {
+        List<PaperPageRecord> rows = new ArrayList<>();
+        for (StoredPage page : pages) {
+            PaperPageRecord row = writing.newRecord(PAPER_PAGE);
+            row.setPaperId(id);
+            row.setNumber(page.number());
+            row.setWidth(page.width());
+            row.setHeight(page.height());
+            row.setPictureHash(page.pictureHash());
+            row.setPictureType(page.pictureType());
+            row.setProposal(json.writeValueAsString(page.proposal()));
+            row.setEarlier("[]");
+            row.setParts(json.writeValueAsString(page.parts()));
+            row.setWanted(true);
+            rows.add(row);
+        }
+        writing.batchInsert(rows).execute();
+    }
+
+    List<StoredPage> pages(String paperId) {
+        return writing.selectFrom(PAPER_PAGE)
+                .where(PAPER_PAGE.PAPER_ID.eq(paperId))
+                .orderBy(PAPER_PAGE.NUMBER)
+                .fetch(this::page);
+    }
+
+    Optional<StoredPage> page(String paperId, int number) {
+        return writing.selectFrom(PAPER_PAGE)
+                .where(PAPER_PAGE.PAPER_ID.eq(paperId), PAPER_PAGE.NUMBER.eq(number))
+                .fetchOptional(this::page);
+    }
+
+    private StoredPage page(PaperPageRecord row) {
+        return new StoredPage(
+                row.getNumber(),
+                row.getWidth(),
+                row.getHeight(),
+                row.getPictureHash(),
+                row.getPictureType(),
+                json.readValue(row.getProposal(), Proposal.class),
+                earlier(row).size(),
+                json.readValue(row.getParts(), Parts.class),
+                row.getWanted());
+    }
+
+    private List<Proposal> earlier(PaperPageRecord row) {
+        return json.readValue(row.getEarlier(), new TypeReference<List<Proposal>>() {});
+    }
+
+    /** From now on this is proposed for a page; what was before can be taken back to. */
+    void propose(String paperId, int number, Proposal proposal) {
+        PaperPageRecord row = row(paperId, number);
+        List<Proposal> earlier = new ArrayList<>(earlier(row));
+        earlier.add(json.readValue(row.getProposal(), Proposal.class));
+        store(row, proposal, earlier.subList(Math.max(0, earlier.size() - MOST_CHANGES), earlier.size()));
+    }
+
+    /** Takes the last change of a page back, if there is one. */
+    void takeBack(String paperId, int number) {
+        PaperPageRecord row = row(paperId, number);
+        List<Proposal> earlier = new ArrayList<>(earlier(row));
+        if (!earlier.isEmpty()) {
+            store(row, earlier.remove(earlier.size() - 1), earlier);
+        }
+    }
+
+    private PaperPageRecord row(String paperId, int number) {
+        return writing.selectFrom(PAPER_PAGE)
+                .where(PAPER_PAGE.PAPER_ID.eq(paperId), PAPER_PAGE.NUMBER.eq(number))
+                .fetchSingle();
+    }
+
+    private void store(PaperPageRecord row, Proposal proposal, List<Proposal> earlier) {
+        writing.update(PAPER_PAGE)
+                .set(PAPER_PAGE.PROPOSAL, json.writeValueAsString(proposal))
+                .set(PAPER_PAGE.EARLIER, json.writeValueAsString(earlier))
+                .where(PAPER_PAGE.PAPER_ID.eq(row.getPaperId()), PAPER_PAGE.NUMBER.eq(row.getNumber()))
+                .execute();
+    }
+
+    void want(String paperId, int number, boolean wanted) {
+        writing.update(PAPER_PAGE)
+                .set(PAPER_PAGE.WANTED, wanted)
+                .where(PAPER_PAGE.PAPER_ID.eq(paperId), PAPER_PAGE.NUMBER.eq(number))
+                .execute();
+    }
+
+    void taken(String paperId, int number, String pageId) {
+        writing.update(PAPER_PAGE)
+                .set(PAPER_PAGE.PAGE_ID, pageId)
+                .where(PAPER_PAGE.PAPER_ID.eq(paperId), PAPER_PAGE.NUMBER.eq(number))
+                .execute();
+    }
+}

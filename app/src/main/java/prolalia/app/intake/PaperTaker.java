@@ -1,0 +1,200 @@
+package prolalia.app.intake;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.house.BackgroundWork;
+import prolalia.app.house.Ids;
+import prolalia.app.house.MediaStore;
+import prolalia.app.house.NotHereException;
+import prolalia.app.intake.PaperSoundStore.PaperSound;
+import prolalia.app.intake.StoredPaper.State;
+import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LineStore;
+import prolalia.app.sound.FileTakes;
+import prolalia.app.stage.PageInk;
+import prolalia.app.stage.StageService;
+import prolalia.core.intake.Proposal.ProposedLine;
+import prolalia.core.lesson.LineKind;
+import prolalia.core.page.Area;
+import prolalia.core.page.InkMap;
+import prolalia.core.page.SpotPlacing;
+import prolalia.core.page.Thing;
+import prolalia.core.script.PastedScript.ReadLine;
+import prolalia.formats.paper.PaperPage;
+
+/**
+ * Makes pages of a lesson out of a paper that was looked over: all of it or nothing. Its sounds become takes afterwards,
+ * one after another; what a stop of the server interrupts is done at the next start.
+ */
+@Component
+class PaperTaker implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(PaperTaker.class);
+
+    private final PaperStore store;
+    private final PaperSoundStore sounds;
+    private final LessonStore lessons;
+    private final LineStore lines;
+    private final StageService stages;
+    private final MediaStore media;
+    private final PageInk ink;
+    private final FileTakes takes;
+    private final Clock clock;
+    private final BackgroundWork worker = new BackgroundWork("paper-sounds", this::takeSounds);
+
+    PaperTaker(
+            PaperStore store,
+            PaperSoundStore sounds,
+            LessonStore lessons,
+            LineStore lines,
+            StageService stages,
+            MediaStore media,
+            PageInk ink,
+            FileTakes takes,
+            Clock clock) {
+        this.store = store;
+        this.sounds = sounds;
+        this.lessons = lessons;
+        this.lines = lines;
+        this.stages = stages;
+        this.media = media;
+        this.ink = ink;
+        this.takes = takes;
+        this.clock = clock;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        sounds.waiting().forEach(worker::soon);
+    }
+
+    void takeSoundsSoon(String paperId) {
+        worker.soon(paperId);
+    }
+
+    /** Adds the wanted pages at the end of the lesson, with their lines, and a spot beside each line. */
+    @Transactional
+    void take(StoredPaper paper) {
+        if (!store.end(paper.id(), State.READ, State.TAKEN, null)) {
+            return;
+        }
+        List<StoredPage> wanted =
+                store.pages(paper.id()).stream().filter(StoredPage::wanted).toList();
+        lessons.removeUntouchedPage(paper.lessonId(), clock.millis());
+        Map<Integer, String> pageIds = new HashMap<>();
+        for (StoredPage page : wanted) {
+            String pageId = lessons.addPage(paper.lessonId(), clock.millis());
+            pageIds.put(page.number(), pageId);
+            if (page.pictureHash() != null) {
+                lessons.setPicture(pageId, page.pictureHash(), page.pictureType(), pictureWords(page));
+                lessons.setPictureSize(pageId, page.width(), page.height());
+            }
+            store.taken(paper.id(), page.number(), pageId);
+        }
+        int number = 0;
+        for (StoredPage page : wanted) {
+            number = take(paper, page, pageIds, number);
+        }
+    }
+
+    /** What a picture shows is told by the words on it. */
+    private static String pictureWords(StoredPage page) {
+        String words = String.join(
+                " ", page.proposal().lines().stream().map(ProposedLine::text).toList());
+        return words.length() <= 300 ? words : words.substring(0, 300);
+    }
+
+    private int take(StoredPaper paper, StoredPage page, Map<Integer, String> pageIds, int soundsBefore) {
+        String pageId = pageIds.get(page.number());
+        List<ProposedLine> proposed = page.proposal().wanted();
+        List<ReadLine> read = new ArrayList<>();
+        proposed.forEach(line -> read.add(new ReadLine(line.kind().becomes().orElseThrow(), line.text())));
+        boolean soundAlone = proposed.isEmpty() && !page.parts().sounds().isEmpty();
+        if (soundAlone) {
+            read.add(new ReadLine(LineKind.DIRECTION, ""));
+        }
+        List<String> lineIds =
+                lines.addAll(pageId, read).stream().map(placed -> placed.id()).toList();
+        InkMap pageInk = ink.of(page.pictureHash());
+        List<Area> taken = new ArrayList<>();
+        page.parts().jumps().forEach(jump -> taken.add(jump.area()));
+        List<Thing> things = new ArrayList<>();
+        for (int i = 0; i < proposed.size(); i++) {
+            if (proposed.get(i).hasPlace()) {
+                Area area = SpotPlacing.beside(proposed.get(i).area(), pageInk, taken, page.aspect())
+                        .area();
+                taken.add(area);
+                things.add(new Thing.Spot(newId(), area, lineIds.get(i), true));
+            }
+        }
+        for (PaperPage.Jump jump : page.parts().jumps()) {
+            if (pageIds.containsKey(jump.toNumber())) {
+                things.add(new Thing.Jump(newId(), jump.area(), pageIds.get(jump.toNumber())));
+            }
+        }
+        for (PaperPage.Link link : page.parts().links()) {
+            things.add(new Thing.Link(newId(), link.area(), link.words(), link.address()));
+        }
+        if (!things.isEmpty()) {
+            stages.begin(pageId, things);
+        }
+        int number = soundsBefore;
+        List<Integer> free = new ArrayList<>();
+        for (int i = 0; i < lineIds.size(); i++) {
+            free.add(i);
+        }
+        for (PaperPage.Sound sound : page.parts().sounds()) {
+            Integer nearest = free.stream()
+                    .min(Comparator.comparingDouble(i -> soundAlone ? 0 : distance(sound.area(), proposed.get(i))))
+                    .orElse(null);
+            if (nearest != null) {
+                free.remove(nearest);
+                sounds.add(new PaperSound(paper.id(), ++number, lineIds.get(nearest), sound.name(), sound.file()));
+            }
+        }
+        return number;
+    }
+
+    private static double distance(Area sound, ProposedLine line) {
+        return line.hasPlace()
+                ? Math.hypot(
+                        sound.middleX() - line.area().middleX(),
+                        sound.middleY() - line.area().middleY())
+                : 2;
+    }
+
+    private static String newId() {
+        return Ids.newId().substring(0, 8);
+    }
+
+    private void takeSounds(String paperId) throws IOException {
+        String teacherId = store.find(paperId).orElseThrow().teacherId();
+        for (PaperSound sound : sounds.of(paperId)) {
+            try {
+                takes.keep(teacherId, sound.lineId(), sound.name(), null, media.file(sound.rawHash()));
+            } catch (NotHereException removed) {
+                LOG.info("A line was taken out before its sound came in");
+            } catch (IOException | RuntimeException failure) {
+                LOG.error("Sound {} of paper {} could not be taken", sound.number(), paperId, failure);
+            }
+            sounds.remove(sound);
+        }
+    }
+
+    @Override
+    public void destroy() {
+        worker.close();
+    }
+}

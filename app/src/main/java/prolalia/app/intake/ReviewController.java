@@ -1,0 +1,117 @@
+package prolalia.app.intake;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.List;
+import org.springframework.core.io.Resource;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.MediaResponses;
+import prolalia.app.house.NotHereException;
+import prolalia.app.house.Words;
+import prolalia.app.intake.IntakeService.Deed;
+import prolalia.app.intake.StoredPaper.State;
+import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.lesson.LessonService;
+import prolalia.core.intake.FoundKind;
+import prolalia.core.intake.Proposal.ProposedLine;
+
+/** A paper as it is looked over, page by page, before it is taken. */
+@Controller
+class ReviewController {
+    private final IntakeService intake;
+    private final LessonService lessons;
+    private final MediaResponses media;
+    private final Words words;
+
+    ReviewController(IntakeService intake, LessonService lessons, MediaResponses media, Words words) {
+        this.intake = intake;
+        this.lessons = lessons;
+        this.media = media;
+        this.words = words;
+    }
+
+    /**
+     * What the browser is told of a page.
+     *
+     * @param changes how many can be taken back
+     */
+    record Shown(List<ProposedLine> lines, int changes, int wantedLines) {}
+
+    @GetMapping("/papers/{id}/pages/{number:[0-9]{1,4}}")
+    String page(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable int number,
+            Model model) {
+        StoredPaper paper = intake.paper(teacher.id(), id);
+        if (paper.state() != State.READ) {
+            return "redirect:/papers/" + id;
+        }
+        model.addAttribute("paper", paper);
+        model.addAttribute("page", intake.page(teacher.id(), id, number));
+        model.addAttribute("pages", intake.pages(teacher.id(), id));
+        model.addAttribute("lesson", lessons.lesson(teacher.id(), paper.lessonId()));
+        model.addAttribute("kinds", FoundKind.values());
+        model.addAttribute("words", words.forBrowser("review"));
+        return "intake/review";
+    }
+
+    @GetMapping("/papers/{id}/pages/{number}/lines")
+    @ResponseBody
+    Shown lines(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable int number) {
+        return shown(teacher, id, intake.page(teacher.id(), id, number));
+    }
+
+    @PostMapping("/papers/{id}/pages/{number}/lines")
+    @ResponseBody
+    Shown change(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable int number,
+            @RequestBody Deed deed) {
+        return shown(teacher, id, intake.change(teacher.id(), id, number, deed));
+    }
+
+    private Shown shown(SignedInTeacher teacher, String id, StoredPage page) {
+        return new Shown(
+                page.proposal().lines(),
+                page.changes(),
+                intake.paper(teacher.id(), id).lines());
+    }
+
+    /** Whether a page is to come into the lesson. */
+    @PostMapping("/papers/{id}/pages/{number}/want")
+    String want(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable int number,
+            @RequestParam boolean wanted) {
+        intake.want(teacher.id(), id, number, wanted);
+        return "redirect:/papers/" + id + "/pages/" + number;
+    }
+
+    @GetMapping("/papers/{id}/pages/{number}/picture")
+    ResponseEntity<Resource> picture(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable int number,
+            HttpServletRequest request)
+            throws IOException {
+        StoredPage page = intake.page(teacher.id(), id, number);
+        if (page.pictureHash() == null) {
+            throw new NotHereException("picture");
+        }
+        return media.serve(page.pictureHash(), MediaType.valueOf(page.pictureType()), request);
+    }
+}

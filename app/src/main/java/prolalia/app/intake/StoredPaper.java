@@ -1,0 +1,62 @@
+package prolalia.app.intake;
+
+import prolalia.core.intake.Proposal;
+import prolalia.formats.paper.PaperPage;
+import prolalia.formats.paper.PaperRefusedException;
+
+/**
+ * A file of pages that is brought into a lesson.
+ *
+ * @param refusal why it can't be, null otherwise
+ * @param pages how many it has, once it is read
+ * @param wanted how many of them are to become pages of the lesson
+ * @param lines how many lines those have
+ */
+record StoredPaper(
+        String id,
+        String lessonId,
+        String teacherId,
+        String fileName,
+        String rawHash,
+        State state,
+        PaperRefusedException.Reason refusal,
+        long arrivedAt,
+        int pages,
+        int wanted,
+        int lines) {
+
+    enum State {
+        ARRIVED,
+        READ,
+        TAKEN,
+        REFUSED,
+        CANCELLED
+    }
+
+    /**
+     * One of its pages.
+     *
+     * @param pictureHash null when it could not be drawn
+     * @param changes how many changes of its proposal can be taken back
+     */
+    record StoredPage(
+            int number,
+            int width,
+            int height,
+            String pictureHash,
+            String pictureType,
+            Proposal proposal,
+            int changes,
+            Parts parts,
+            boolean wanted) {
+        public double aspect() {
+            return (double) width / height;
+        }
+    }
+
+    /** What else stands on a page; sounds by their names in the media store. */
+    record Parts(
+            java.util.List<PaperPage.Sound> sounds,
+            java.util.List<PaperPage.Jump> jumps,
+            java.util.List<PaperPage.Link> links) {}
+}

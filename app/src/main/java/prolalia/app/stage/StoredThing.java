@@ -1,0 +1,50 @@
+package prolalia.app.stage;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import prolalia.core.page.Area;
+import prolalia.core.page.Thing;
+import prolalia.core.page.Thing.Jump;
+import prolalia.core.page.Thing.Link;
+import prolalia.core.page.Thing.Spot;
+
+/** A thing as it is stored and sent to the browser; what its kind doesn't have is null. */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+record StoredThing(
+        Kind kind, String id, Area area, String lineId, Boolean mark, String words, String address, String pageId) {
+
+    enum Kind {
+        SPOT,
+        LINK,
+        JUMP
+    }
+
+    static StoredThing of(Thing thing) {
+        if (thing instanceof Spot spot) {
+            return new StoredThing(Kind.SPOT, spot.id(), spot.area(), spot.lineId(), spot.mark(), null, null, null);
+        }
+        if (thing instanceof Link link) {
+            return new StoredThing(Kind.LINK, link.id(), link.area(), null, null, link.words(), link.address(), null);
+        }
+        Jump jump = (Jump) thing;
+        return new StoredThing(Kind.JUMP, jump.id(), jump.area(), null, null, null, null, jump.pageId());
+    }
+
+    /** @throws IllegalArgumentException if something that its kind needs is missing */
+    Thing thing() {
+        if (kind == null || id == null || area == null) {
+            throw new IllegalArgumentException("No thing: " + this);
+        }
+        return switch (kind) {
+            case SPOT -> new Spot(id, area, needed(lineId), !Boolean.FALSE.equals(mark));
+            case LINK -> new Link(id, area, words == null ? "" : words, needed(address));
+            case JUMP -> new Jump(id, area, needed(pageId));
+        };
+    }
+
+    private static String needed(String value) {
+        if (value == null || value.isBlank()) {
+            throw new IllegalArgumentException("Something is missing");
+        }
+        return value;
+    }
+}

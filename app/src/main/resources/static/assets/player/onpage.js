@@ -1,0 +1,15 @@
+// Puts what is placed on a page where it belongs: the page fits the screen both ways, and its marks go with it.
+
+const staging = document.querySelector('.staging');
+const board = staging.querySelector('.board');
+const { aspect } = staging.dataset;
+
+board.style.width = `min(100cqw, ${aspect} * 100cqh)`;
+board.style.aspectRatio = aspect;
+board.querySelectorAll('li').forEach((thing) => {
+  const { x, y, w, h } = thing.dataset;
+  thing.style.left = `${x * 100}%`;
+  thing.style.top = `${y * 100}%`;
+  thing.style.width = `${w * 100}%`;
+  thing.style.height = `${h * 100}%`;
+});

@@ -1,0 +1,203 @@
+package prolalia.core.intake;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import prolalia.core.page.Area;
+
+/**
+ * The lines that are proposed for a page, while a teacher looks them over. Every change answers a new proposal; one that
+ * can't be made is empty.
+ *
+ * @param lines in reading order
+ */
+public record Proposal(List<ProposedLine> lines) {
+    /** Text that a line may be given has at most so many characters. */
+    public static final int LONGEST_TEXT = 4_000;
+
+    private static final int MOST_LINES = 500;
+    private static final double SMALLEST = 0.005;
+
+    /**
+     * A line that is proposed.
+     *
+     * @param id names it on its page
+     * @param area where it stands; of no size when it stands nowhere, as notes do
+     * @param wanted whether it is to become a line of the script
+     */
+    public record ProposedLine(String id, FoundKind kind, String text, Area area, boolean wanted) {
+        public boolean hasPlace() {
+            return area.w() > 0 && area.h() > 0;
+        }
+    }
+
+    public Proposal {
+        lines = List.copyOf(lines);
+    }
+
+    /** All that was found, wanted where there is something to say; numbers and letters are seen, and needn't be said. */
+    public static Proposal of(List<FoundLine> found) {
+        List<ProposedLine> lines = new ArrayList<>();
+        for (FoundLine line : found.subList(0, Math.min(found.size(), MOST_LINES))) {
+            String text = withoutMarker(line);
+            lines.add(new ProposedLine(
+                    "f" + (lines.size() + 1),
+                    line.kind(),
+                    text,
+                    line.area(),
+                    line.kind().becomes().isPresent()));
+        }
+        return new Proposal(lines);
+    }
+
+    private static String withoutMarker(FoundLine line) {
+        boolean marked = line.kind() == FoundKind.QUESTION || line.kind() == FoundKind.CHOICE;
+        String text = marked
+                ? Marker.of(line.text())
+                        .map(marker -> line.text().substring(marker.length()))
+                        .filter(rest -> !rest.isBlank())
+                        .orElse(line.text())
+                : line.text();
+        return text.length() <= LONGEST_TEXT ? text : text.substring(0, LONGEST_TEXT);
+    }
+
+    public List<ProposedLine> wanted() {
+        return lines.stream()
+                .filter(line -> line.wanted()
+                        && line.kind().becomes().isPresent()
+                        && !line.text().isBlank())
+                .toList();
+    }
+
+    public Optional<Proposal> want(String id, boolean wanted) {
+        return change(id, line -> new ProposedLine(line.id(), line.kind(), line.text(), line.area(), wanted));
+    }
+
+    public Optional<Proposal> kind(String id, FoundKind kind) {
+        return change(
+                id,
+                line -> new ProposedLine(
+                        line.id(),
+                        kind,
+                        line.text(),
+                        line.area(),
+                        kind.becomes().isPresent()));
+    }
+
+    public Optional<Proposal> text(String id, String text) {
+        String held = text.replaceAll("\\s+", " ").strip();
+        return held.length() > LONGEST_TEXT
+                ? Optional.empty()
+                : change(id, line -> new ProposedLine(line.id(), line.kind(), held, line.area(), line.wanted()));
+    }
+
+    public Optional<Proposal> place(String id, Area area) {
+        return area.w() < SMALLEST || area.h() < SMALLEST
+                ? Optional.empty()
+                : change(
+                        id,
+                        line -> new ProposedLine(line.id(), line.kind(), line.text(), area.onPage(), line.wanted()));
+    }
+
+    /** Joins a line with the one after it. */
+    public Optional<Proposal> join(String id) {
+        int at = indexOf(id);
+        if (at < 0 || at + 1 >= lines.size()) {
+            return Optional.empty();
+        }
+        ProposedLine first = lines.get(at);
+        ProposedLine second = lines.get(at + 1);
+        String text = (first.text() + " " + second.text()).strip();
+        if (text.length() > LONGEST_TEXT) {
+            return Optional.empty();
+        }
+        Area area = !first.hasPlace()
+                ? second.area()
+                : !second.hasPlace() ? first.area() : first.area().with(second.area());
+        List<ProposedLine> joined = new ArrayList<>(lines);
+        joined.remove(at + 1);
+        joined.set(at, new ProposedLine(first.id(), first.kind(), text, area, first.wanted() || second.wanted()));
+        return Optional.of(new Proposal(joined));
+    }
+
+    /**
+     * Cuts a line in two before a character. Where it stands is cut likewise: across when it is wide for its height, down
+     * when it has several rows.
+     *
+     * @param aspect width by height of the page
+     */
+    public Optional<Proposal> split(String id, int before, double aspect, String newId) {
+        int at = indexOf(id);
+        if (at < 0 || before <= 0 || before >= lines.get(at).text().length() || lines.size() >= MOST_LINES) {
+            return Optional.empty();
+        }
+        ProposedLine line = lines.get(at);
+        String first = line.text().substring(0, before).strip();
+        String second = line.text().substring(before).strip();
+        if (first.isEmpty() || second.isEmpty()) {
+            return Optional.empty();
+        }
+        double share = (double) before / line.text().length();
+        Area area = line.area();
+        // A letter is about half as wide as its row is high.
+        double rows = Math.sqrt(line.text().length() * area.h() / Math.max(1e-6, 2 * area.w() * aspect));
+        boolean down = rows >= 1.5;
+        Area upper = down
+                ? new Area(area.x(), area.y(), area.w(), area.h() * share)
+                : new Area(area.x(), area.y(), area.w() * share, area.h());
+        Area lower = down
+                ? new Area(area.x(), area.y() + area.h() * share, area.w(), area.h() * (1 - share))
+                : new Area(area.x() + area.w() * share, area.y(), area.w() * (1 - share), area.h());
+        List<ProposedLine> cut = new ArrayList<>(lines);
+        cut.set(at, new ProposedLine(line.id(), line.kind(), first, upper, line.wanted()));
+        cut.add(at + 1, new ProposedLine(newId, line.kind(), second, lower, line.wanted()));
+        return Optional.of(new Proposal(cut));
+    }
+
+    /** Adds a line that the teacher drew, where it comes in reading order: after those that begin above it. */
+    public Optional<Proposal> draw(String newId, Area area) {
+        if (lines.size() >= MOST_LINES || area.w() < SMALLEST || area.h() < SMALLEST) {
+            return Optional.empty();
+        }
+        Area placed = area.onPage();
+        int at = 0;
+        for (int i = 0; i < lines.size(); i++) {
+            if (lines.get(i).hasPlace() && lines.get(i).area().middleY() <= placed.middleY()) {
+                at = i + 1;
+            }
+        }
+        List<ProposedLine> drawn = new ArrayList<>(lines);
+        drawn.add(at, new ProposedLine(newId, FoundKind.DIRECTION, "", placed, true));
+        return Optional.of(new Proposal(drawn));
+    }
+
+    /** Moves a line one up or down in reading order. */
+    public Optional<Proposal> move(String id, int by) {
+        int at = indexOf(id);
+        int to = at + by;
+        if (at < 0 || to < 0 || to >= lines.size()) {
+            return Optional.empty();
+        }
+        List<ProposedLine> moved = new ArrayList<>(lines);
+        moved.add(to, moved.remove(at));
+        return Optional.of(new Proposal(moved));
+    }
+
+    private Optional<Proposal> change(String id, UnaryOperator<ProposedLine> how) {
+        return indexOf(id) < 0
+                ? Optional.empty()
+                : Optional.of(new Proposal(lines.stream()
+                        .map(line -> line.id().equals(id) ? how.apply(line) : line)
+                        .toList()));
+    }
+
+    private int indexOf(String id) {
+        for (int i = 0; i < lines.size(); i++) {
+            if (lines.get(i).id().equals(id)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+}
