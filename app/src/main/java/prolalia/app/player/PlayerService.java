@@ -2,6 +2,7 @@ package prolalia.app.player;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -49,11 +50,19 @@ class PlayerService {
      */
     record StudentPage(
             String title, PageView page, List<ScriptLine> lines, List<OnPage> onPage, int number, int count) {
+        /** The lines that sound on the picture; a small screen has no room for their marks there. */
+        public List<ScriptLine> placedLines() {
+            return onPage.stream().map(OnPage::line).filter(Objects::nonNull).toList();
+        }
+
+        /** Those on the picture first, in the order in which they are read. */
+        public List<ScriptLine> allLines() {
+            return Stream.concat(placedLines().stream(), lines.stream()).toList();
+        }
+
         /** The line that the big mark plays at first: the first one with a sound. */
         public Optional<ScriptLine> first() {
-            return Stream.concat(onPage.stream().map(OnPage::line), lines.stream())
-                    .filter(line -> line != null && line.soundHash() != null)
-                    .findFirst();
+            return allLines().stream().filter(line -> line.soundHash() != null).findFirst();
         }
     }
 
@@ -87,14 +96,19 @@ class PlayerService {
         }
         PageView page = pages.get(number - 1);
         List<OnPage> onPage = page.page().pictureHash() == null ? List.of() : onPage(lesson, page, pages);
-        Set<String> placed = onPage.stream()
-                .filter(thing -> thing.line() != null)
-                .map(thing -> thing.line().line().id())
-                .collect(Collectors.toSet());
+        Set<String> placed = onPage.isEmpty() ? Set.of() : spots(lesson, page);
         List<ScriptLine> beside = met(page).stream()
                 .filter(line -> !placed.contains(line.line().id()))
                 .toList();
         return new StudentPage(lesson.summary().title(), page, beside, onPage, number, pages.size());
+    }
+
+    /** The lines that have their words, and their spot, on the picture. */
+    private Set<String> spots(LessonView lesson, PageView page) {
+        return stages.ofLesson(lesson).getOrDefault(page.page().id(), List.of()).stream()
+                .filter(Thing.Spot.class::isInstance)
+                .map(thing -> ((Thing.Spot) thing).lineId())
+                .collect(Collectors.toSet());
     }
 
     /** Spots without a sound aren't shown: a mark that says nothing would be pressed in vain. */

@@ -1,6 +1,7 @@
 // Puts what is placed on a page where it belongs: the page fits the screen both ways, and its marks go with it.
 
 const staging = document.querySelector('.staging');
+const MARGIN = 0.16;
 const board = staging.querySelector('.board');
 const { aspect } = staging.dataset;
 
@@ -12,4 +13,8 @@ board.querySelectorAll('li').forEach((thing) => {
   thing.style.top = `${y * 100}%`;
   thing.style.width = `${w * 100}%`;
   thing.style.height = `${h * 100}%`;
+  if (thing.querySelector('.spot:not(.area)') && x < MARGIN) {
+    // A mark in the margin that is drawn larger than it was placed grows away from the words.
+    thing.style.left = `calc(${(Number(x) + w / 2) * 100}% - max(28px, ${(w / 2) * 100}%))`;
+  }
 });

@@ -26,10 +26,11 @@ function svg(tag, attributes) {
 /** The length in seconds; the server knows it before the sound has come. */
 const lengthOf = () => (Number.isFinite(audio.duration) && audio.duration) || Number(current().dataset.ms) / 1000;
 
-const current = () => spots.find((spot) => spot.parentElement.classList.contains('current'));
+const currentOnes = () => spots.filter((spot) => spot.parentElement.classList.contains('current'));
+const current = () => currentOnes()[0];
 
 function choose(spot) {
-  spots.forEach((each) => each.parentElement.classList.toggle('current', each === spot));
+  spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
   at('current').textContent = spot.parentElement.querySelector('.words').textContent;
   audio.src = spot.dataset.sound;
   audio.playbackRate = SPEEDS[speed];
@@ -56,7 +57,7 @@ function show() {
   const left = Math.max(0, Math.ceil((length - audio.currentTime) / audio.playbackRate - 0.05));
   spots.forEach((spot) => ring(spot, 1));
   ring(play, 1 - share);
-  ring(current(), 1 - share);
+  currentOnes().forEach((spot) => ring(spot, 1 - share));
   at('left').textContent = left;
   at('seek-trace').querySelector('rect').setAttribute('width', 640 * share);
   if (!dragging) {
@@ -137,7 +138,7 @@ if (play) {
   });
   seek.addEventListener('change', () => { dragging = false; });
   spots.forEach((spot) => spot.addEventListener('click', () => {
-    if (spot === current() && (!audio.paused || audio.currentTime > 0)) {
+    if (spot.dataset.line === current().dataset.line && (!audio.paused || audio.currentTime > 0)) {
       toggle();
     } else {
       choose(spot);
