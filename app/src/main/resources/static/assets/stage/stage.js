@@ -19,6 +19,8 @@ const thread = new Thread(at('thread'));
 let stage = { things: [], version: 0, canUndo: false, canRedo: false };
 let chosen = new Set();
 let busy = Promise.resolve();
+// What was typed last could not be kept, and stays in its field to be corrected.
+let refused = false;
 
 const lines = () => [...at('lines').children];
 const chosenThings = () => stage.things.filter((thing) => chosen.has(thing.id));
@@ -80,12 +82,14 @@ function inspect(thing) {
   form.querySelectorAll('[data-for]').forEach((part) => {
     part.hidden = part.dataset.for !== (chosen.size > 1 ? 'MANY' : thing?.kind);
   });
-  if (!thing || form.contains(document.activeElement) && form.dataset.of === thing.id) {
+  if (!thing || refused && form.dataset.of === thing.id) {
     return;
   }
   form.dataset.of = thing.id;
   ['lineId', 'words', 'address', 'pageId'].forEach((name) => {
-    form.elements[name].value = thing[name] ?? '';
+    if (form.elements[name] !== document.activeElement) {
+      form.elements[name].value = thing[name] ?? '';
+    }
   });
   form.elements.mark.value = String(thing.mark !== false);
   at('try-it').href = thing.address ?? '';
@@ -104,11 +108,14 @@ function ask(request) {
   busy = busy.then(async () => {
     try {
       at('stage-state').textContent = say('saving');
-      show(await (await request()).json());
+      const state = await (await request()).json();
+      refused = false;
+      show(state);
       at('stage-state').textContent = say('saved');
       tellNothing();
     } catch (failure) {
-      if (failure instanceof Answer && failure.status === 422) {
+      refused = failure instanceof Answer && failure.status === 422;
+      if (refused) {
         at('stage-state').textContent = (await failure.response.json()).why;
       } else {
         at('stage-state').textContent = '';

@@ -4,6 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -83,6 +87,7 @@ class AccessTest extends Browsing {
             } else {
                 checkLibrary(page);
             }
+            checkPages(page);
             page.navigate(base() + "/microphone");
             page.waitForSelector(".microphone-check[data-state=ready]");
             check(page, "microphone check");
@@ -105,6 +110,33 @@ class AccessTest extends Browsing {
         page.setInputFiles("#files", new java.nio.file.Path[] {voice("bean-1a"), voice("bean-1b")});
         page.waitForSelector(".match");
         check(page, "many files");
+    }
+
+    private void checkPages(Page page) {
+        page.navigate(base() + "/");
+        page.getByText("Bring in slides or papers").click();
+        page.waitForSelector("#landing");
+        check(page, "bring in");
+        page.setInputFiles("#files", paper("bakery.pdf"));
+        page.waitForSelector(".review[data-state=open]");
+        check(page, "review");
+        page.locator("#take").click();
+        page.waitForSelector(".lesson[data-ready]");
+        page.getByText("Pages", new Page.GetByTextOptions().setExact(true)).click();
+        page.waitForSelector(".stage[data-state=open]");
+        page.keyboard().press("l");
+        page.waitForSelector("#of-thing:not([hidden])");
+        check(page, "stage");
+    }
+
+    private static Path paper(String name) {
+        try (var in = AccessTest.class.getResourceAsStream("/demo/" + name)) {
+            Path file = Files.createTempDirectory("paper").resolve(name);
+            Files.write(file, in.readAllBytes());
+            return file;
+        } catch (IOException failure) {
+            throw new UncheckedIOException(failure);
+        }
     }
 
     private void checkLibrary(Page page) {

@@ -118,7 +118,8 @@ public final class LineFinder {
             boolean wraps = Math.abs(x - left) <= 0.6 * em && !endsEarly(last, next, page);
             return hangs || wraps;
         }
-        boolean centred = Math.abs(next.area().middleX() - last.area().middleX()) < 0.5 * em;
+        boolean centred = Math.abs(next.area().middleX() - last.area().middleX()) < 0.5 * em
+                && Math.abs(x - last.area().x()) > 0.7 * em;
         boolean aligned = Math.abs(x - last.area().x()) <= 0.7 * em
                 || paragraph.rows() == 1 && x < left && left - x <= 4 * em
                 || centred;

@@ -1,15 +1,24 @@
 package prolalia.formats.paper;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
+import static org.assertj.core.api.Assertions.within;
 
+import java.awt.Color;
+import java.awt.image.BufferedImage;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
+import prolalia.core.page.Area;
+import prolalia.formats.paper.PaperRefusedException.Reason;
 
 /** What is found on papers that are set in ten ways. */
 class PapersTest {
@@ -27,6 +36,123 @@ class PapersTest {
                     .as(style.name())
                     .noneMatch(text -> text.startsWith("Page ") || text.equals("Tern Lane School"));
             assertThat(found.get(0).kind()).as(style.name()).isEqualTo(FoundKind.HEADING);
+        }
+    }
+
+    @Test
+    void slidesGiveTheirTextNotesNumbersJumpsLinksAndSounds() throws Exception {
+        Path file = folder.resolve("slides.pptx");
+        byte[] sound = "a sound".getBytes();
+        MadeSlides.write(file, sound);
+        try (Paper paper = Papers.open(file)) {
+            assertThat(paper.pages()).isEqualTo(3);
+            assertThat(paper.lines().get(0).lines())
+                    .extracting(line -> line.kind() + ": " + line.text())
+                    .containsExactly(
+                            "HEADING: At the harbour",
+                            "DIRECTION: Look at the boats.",
+                            "QUESTION: 1. Which boat is red?",
+                            "CHOICE: a) the first",
+                            "CHOICE: b) the second",
+                            "QUESTION: 2. How many are there?",
+                            "CHOICE: A. two",
+                            "CHOICE: B. three",
+                            "LABEL: The tides",
+                            "NOTE: Wait until all look.");
+            FoundLine question = paper.lines().get(0).lines().get(2);
+            assertThat(question.area().y()).isBetween(0.3, 0.6);
+            PageParts parts = paper.parts(0);
+            assertThat(parts.jumps()).singleElement().satisfies(jump -> {
+                assertThat(jump.toPage()).isEqualTo(2);
+                assertThat(jump.area().x()).isCloseTo(0.8, within(0.01));
+            });
+            assertThat(parts.links())
+                    .extracting(PageParts.LinkPart::words, PageParts.LinkPart::address)
+                    .containsExactly(tuple("The tides", "https://tides.example/today"));
+            assertThat(parts.sounds()).singleElement().satisfies(part -> {
+                assertThat(part.content()).isEqualTo(sound);
+                assertThat(part.area().x()).isCloseTo(0.5, within(0.01));
+            });
+            BufferedImage picture = paper.picture(1, 800);
+            assertThat(picture.getWidth()).isEqualTo(800);
+            assertThat(new Color(picture.getRGB(400, 225))).as("the red boat").isEqualTo(Color.RED);
+        }
+    }
+
+    @Test
+    void textOfSlidesIsAsWideAsInTheFontThatTheyAskFor() throws Exception {
+        // Advance widths of the letters of "minimum" in units of 2,048 to the em: m 1636, i 470, n 1076, u 1076 in
+        // Calibri.
+        double em = 2048;
+        double calibri = (3 * 1636 + 2 * 470 + 1076 + 1076) / em * 100;
+        Path file = folder.resolve("wide.pptx");
+        MadeSlides.writeText(file, "Calibri", 100, "minimum");
+        try (Paper paper = Papers.open(file)) {
+            Area ink = PictureInk.of(paper.picture(0, 1600)).tight(Area.WHOLE);
+            // The ink lacks the room beside the first and the last letter.
+            assertThat(ink.w() * 960).isBetween(calibri - 22, calibri);
+        }
+    }
+
+    @Test
+    void picturesStandUprightAndDrawingsRunNothing() throws Exception {
+        Path lying = folder.resolve("lying.jpg");
+        Files.write(lying, MadePictures.turnedJpeg(60, 40, 6));
+        try (Paper paper = Papers.open(lying)) {
+            BufferedImage picture = paper.picture(0, 1600);
+            assertThat(List.of(picture.getWidth(), picture.getHeight())).containsExactly(40, 60);
+            assertThat(new Color(picture.getRGB(35, 5)).getRed())
+                    .as("its red corner is on the right now")
+                    .isGreaterThan(200);
+            assertThat(paper.lines().get(0).lines()).isEmpty();
+        }
+        Path drawing = folder.resolve("drawing.svg");
+        Files.writeString(drawing, """
+                <!DOCTYPE svg [<!ENTITY a "aaaaaaaaaa"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]>
+                <svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 20 10" onload="alert(1)">
+                <script>java.lang.System.exit(3)</script><rect width="20" height="10" fill="lime"/></svg>""");
+        try (Paper paper = Papers.open(drawing)) {
+            assertThat(new Color(paper.picture(0, 400).getRGB(200, 100))).isEqualTo(Color.GREEN);
+        }
+        Path outside = folder.resolve("outside.svg");
+        Files.writeString(outside, """
+                <svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 20 10">
+                <image xlink:href="file:///etc/passwd" width="20" height="10"/></svg>""");
+        assertThatThrownBy(() -> Papers.open(outside)).isInstanceOf(PaperRefusedException.class);
+        Path web = folder.resolve("small.webp");
+        Files.write(web, MadePictures.webp());
+        try (Paper paper = Papers.open(web)) {
+            assertThat(paper.size(0)).isEqualTo(new Paper.PageSize(1, 1));
+        }
+    }
+
+    @Test
+    void whatCanNotBeReadSaysWhy() throws Exception {
+        assertThat(refusal("words.pdf", "Dear parents".getBytes())).isEqualTo(Reason.UNKNOWN);
+        byte[] pdf = Files.readAllBytes(
+                MadePapers.make(MadePapers.STYLES.get(0), folder).file());
+        assertThat(refusal("cut.pdf", Arrays.copyOf(pdf, 300))).isEqualTo(Reason.BROKEN);
+        assertThat(refusal("locked.pdf", MadePapers.locked(pdf))).isEqualTo(Reason.ENCRYPTED);
+        assertThat(refusal("many.pdf", MadePapers.empty(501))).isEqualTo(Reason.TOO_MANY_PAGES);
+        assertThat(refusal("none.pptx", MadeSlides.empty())).isEqualTo(Reason.EMPTY);
+        assertThat(refusal("bomb.pptx", MadeSlides.bomb())).isEqualTo(Reason.TOO_LARGE);
+        assertThat(refusal("entities.pptx", MadeSlides.entities())).isEqualTo(Reason.BROKEN);
+        assertThat(refusal("other.pptx", MadeSlides.zip("word/document.xml", "<a/>")))
+                .isEqualTo(Reason.UNKNOWN);
+        assertThat(refusal("slides.odp", MadeSlides.zip("content.xml", "<a/>", "META-INF/manifest.xml", "<a/>")))
+                .isEqualTo(Reason.OPEN_DOCUMENT);
+        assertThat(refusal("old.ppt", new byte[] {(byte) 0xd0, (byte) 0xcf, 0x11, (byte) 0xe0, 0, 0, 0, 0}))
+                .isEqualTo(Reason.OLD_SLIDES);
+        assertThat(refusal("nothing.pdf", new byte[0])).isEqualTo(Reason.UNKNOWN);
+    }
+
+    private Reason refusal(String name, byte[] content) throws Exception {
+        Path file = folder.resolve(name);
+        Files.write(file, content);
+        try (Paper paper = Papers.open(file)) {
+            throw new AssertionError(name + " was opened");
+        } catch (PaperRefusedException refused) {
+            return refused.reason();
         }
     }
 

@@ -1,0 +1,208 @@
+package prolalia.app.browser;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.FileChooser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import org.junit.jupiter.api.Test;
+
+/** From a file to pages whose marks sound: looked over, taken, arranged, and heard by a student. */
+class StageTest extends Browsing {
+    /** A new lesson whose worksheet is looked over. */
+    private Page review(String title, String file) throws Exception {
+        Page page = desk();
+        page.getByLabel("What is it about?").fill(title);
+        page.getByText("Bring in slides or papers").click();
+        page.waitForURL("**/bring-in");
+        byte[] content;
+        try (var in = StageTest.class.getResourceAsStream("/demo/" + file)) {
+            content = in.readAllBytes();
+        }
+        FileChooser chooser =
+                page.waitForFileChooser(() -> page.getByText("Choose files").click());
+        chooser.setFiles(new FilePayload(file, "application/octet-stream", content));
+        page.waitForSelector(".review[data-state=open]");
+        return page;
+    }
+
+    private static void changed(Page page, int changes) {
+        page.waitForSelector(".review[data-changes='" + changes + "']");
+    }
+
+    private static void take(Page page) {
+        page.locator("#take").click();
+        page.waitForSelector(".lesson[data-ready]");
+    }
+
+    private static Page stage(Page page) {
+        page.getByText("Pages", new Page.GetByTextOptions().setExact(true)).click();
+        page.waitForSelector(".stage[data-state=open]");
+        return page;
+    }
+
+    private static void kept(Page page, int version) {
+        page.waitForSelector(".stage[data-version='" + version + "']");
+    }
+
+    private static void drag(Page page, double fromX, double fromY, double byX, double byY) {
+        page.mouse().move(fromX, fromY);
+        page.mouse().down();
+        page.mouse().move(fromX + byX / 2, fromY + byY / 2);
+        page.mouse().move(fromX + byX, fromY + byY);
+        page.mouse().up();
+    }
+
+    @Test
+    void linesAreChosenJoinedCutDrawnLeftOutAndTakenBackByKeysAndPointer() throws Exception {
+        Page page = review("Bread", "bakery.pdf");
+        Locator rows = page.locator("#lines > li");
+        assertThat(rows.count()).isEqualTo(12);
+        page.keyboard().press("ArrowDown");
+        page.keyboard().press("j");
+        changed(page, 1);
+        assertThat(rows.nth(1).locator(".words").inputValue())
+                .isEqualTo("Rolls cost 2 coins. A loaf costs 7 coins. Listen first. Then circle your answer.");
+        Locator words = rows.nth(1).locator(".words");
+        words.click();
+        words.evaluate("field => field.setSelectionRange(42, 42)");
+        page.keyboard().press("Control+Enter");
+        changed(page, 2);
+        assertThat(rows.nth(2).locator(".words").inputValue()).startsWith("Listen first.");
+        page.keyboard().press("Escape");
+        page.keyboard().press("x");
+        changed(page, 3);
+        assertThat(page.locator("#lines > li.out").count()).isEqualTo(1);
+        page.keyboard().press("z");
+        changed(page, 2);
+        var sheet = page.locator("#sheet").boundingBox();
+        drag(page, sheet.x + sheet.width * 0.2, sheet.y + sheet.height * 0.7, sheet.width * 0.5, 30);
+        changed(page, 3);
+        page.keyboard().type("Draw it in the box.");
+        page.keyboard().press("Enter");
+        changed(page, 4);
+        assertThat(page.locator("#lines > li.chosen .words").inputValue()).isEqualTo("Draw it in the box.");
+        Locator box = page.locator(".box.chosen .frame");
+        double before = box.boundingBox().x;
+        drag(page, box.boundingBox().x + 30, box.boundingBox().y + 10, 60, 0);
+        changed(page, 5);
+        assertThat(page.locator(".box.chosen .frame").boundingBox().x - before).isBetween(50.0, 70.0);
+        page.locator("#lines > li.chosen .kind").selectOption("HEADING");
+        changed(page, 6);
+        page.reload();
+        page.waitForSelector(".review[data-changes='6']");
+        page.keyboard().press("PageDown");
+        page.waitForURL("**/pages/2");
+        page.waitForSelector(".review[data-state=open]");
+        page.getByText("Leave this page out").click();
+        page.waitForSelector("a.left-out[aria-current]");
+        take(page);
+        assertThat(page.locator(".row-line").count()).isEqualTo(13);
+        assertThat(page.locator("#bar").innerText()).contains("0 of 13");
+    }
+
+    @Test
+    void spotsAreMovedNudgedLinedUpTwinnedAndTakenBackAcrossAReload() throws Exception {
+        Page page = review("Counter", "bakery.pdf");
+        take(page);
+        stage(page);
+        assertThat(page.locator(".box.spot").count()).isEqualTo(12);
+        Locator first = page.locator(".box.spot .frame").first();
+        var start = first.boundingBox();
+        drag(page, start.x + 15, start.y + 15, 80, 40);
+        kept(page, 2);
+        var moved = first.boundingBox();
+        assertThat(moved.x - start.x).isBetween(70.0, 90.0);
+        assertThat(page.locator("#lines li.chosen p").innerText()).isEqualTo("At the bakery counter");
+        page.keyboard().press("ArrowLeft");
+        kept(page, 3);
+        assertThat(first.boundingBox().x).isLessThan(moved.x);
+        page.keyboard().press("d");
+        kept(page, 4);
+        assertThat(page.locator(".box.spot").count()).isEqualTo(13);
+        page.keyboard().press("Delete");
+        kept(page, 5);
+        Locator second = page.locator(".box.spot .frame").nth(1);
+        first.click();
+        second.click(new Locator.ClickOptions()
+                .setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        page.getByText("left edges").click();
+        kept(page, 6);
+        assertThat(first.boundingBox().x).isCloseTo(second.boundingBox().x, within(1.0));
+        page.reload();
+        page.waitForSelector(".stage[data-state=open]");
+        for (int version = 5; version >= 1; version--) {
+            page.keyboard().press("z");
+            kept(page, version);
+        }
+        assertThat(first.boundingBox().x).isCloseTo(start.x, within(1.0));
+        page.keyboard().press("y");
+        kept(page, 2);
+        assertThat(first.boundingBox().x).isCloseTo(moved.x, within(1.0));
+    }
+
+    @Test
+    void linksLeadElsewhereJumpsToOtherPagesAndABadAddressIsNotTaken() throws Exception {
+        Page page = review("Ways", "bakery.pdf");
+        take(page);
+        stage(page);
+        page.keyboard().press("l");
+        kept(page, 2);
+        page.locator("#thing-address").fill("see my page");
+        page.keyboard().press("Tab");
+        says(page, "#stage-state", "An address begins with http");
+        assertThat(page.locator("#thing-address").inputValue())
+                .as("to be corrected")
+                .isEqualTo("see my page");
+        page.locator("#thing-address").fill("https://bread.example/ovens");
+        page.keyboard().press("Tab");
+        kept(page, 3);
+        assertThat(page.locator("#try-it").getAttribute("href")).isEqualTo("https://bread.example/ovens");
+        page.locator("#thing-words").fill("The ovens");
+        page.keyboard().press("Tab");
+        kept(page, 4);
+        page.locator("#sheet").focus();
+        page.keyboard().press("j");
+        kept(page, 5);
+        page.getByText("Give out").click();
+        Page student = context(1280, 800).newPage();
+        student.navigate(page.inputValue("#link"));
+        assertThat(student.getByLabel("The ovens (opens in a new tab)").getAttribute("rel"))
+                .contains("noopener");
+        student.getByLabel("Go to page 2").click();
+        student.waitForURL("**/2");
+    }
+
+    @Test
+    void aStudentHearsTheMarkOnThePageAndOnAPhoneTheLineUnderIt() throws Exception {
+        Page page = review("Heard", "bean.pptx");
+        take(page);
+        String lesson = page.url();
+        page.locator(".row-line").first().locator(".record-line").click();
+        recorderIs(page, "ready");
+        page.keyboard().press("Space");
+        recordedFor(page, 4);
+        page.keyboard().press("Space");
+        recorderIs(page, "verdict");
+        page.keyboard().press("Enter");
+        recorderIs(page, "kept");
+        page.navigate(lesson + "/give-out");
+        String link = page.inputValue("#link");
+        Page student = context(1280, 800).newPage();
+        student.navigate(link);
+        Locator mark = student.locator(".board .spot");
+        assertThat(mark.count()).as("a silent line has no mark").isEqualTo(1);
+        var box = mark.boundingBox();
+        assertThat(Math.min(box.width, box.height)).isGreaterThanOrEqualTo(56);
+        mark.click();
+        student.waitForSelector("#play[aria-pressed=true]");
+        assertThat(student.locator("#current").innerText()).startsWith("Look at the picture");
+        Page phone = context(390, 844).newPage();
+        phone.navigate(link);
+        assertThat(phone.locator(".board .spot").isVisible()).isFalse();
+        phone.locator(".says .spot").click();
+        phone.waitForSelector("#play[aria-pressed=true]");
+    }
+}

@@ -1,0 +1,97 @@
+package prolalia.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** What is placed on a page is kept in versions, and never over what somebody else placed meanwhile. */
+class StageTest extends RunningHouse {
+    private Visitor ines;
+    private String line;
+    private String lesson;
+    private String stage;
+
+    @BeforeAll
+    void enter() throws Exception {
+        ines = Visitor.ines(base());
+        line = ines.newLine("Look at the sea.");
+        lesson = ines.lessonOf(line);
+        stage = "/lessons/" + lesson + "/stages/"
+                + Visitor.first(ines.page("/lessons/" + lesson + "/pages/1"), "/stages/([^\"]+)\"");
+    }
+
+    private HttpResponse<byte[]> save(int version, String things) throws Exception {
+        return ines.send(
+                "PUT",
+                stage + "?version=" + version,
+                "application/json",
+                things.replace('\'', '"').getBytes(StandardCharsets.UTF_8));
+    }
+
+    private String spot(String id, double x) {
+        return "{'kind':'SPOT','id':'" + id + "','area':{'x':" + x + ",'y':0.1,'w':0.07,'h':0.1},'lineId':'" + line
+                + "'}";
+    }
+
+    private int version() throws Exception {
+        return Integer.parseInt(Visitor.first(ines.page(stage), "\"version\":(\\d+)"));
+    }
+
+    @Test
+    void changesAreTakenBackAndMadeAgainAndConflictsKeepWhatIsThere() throws Exception {
+        int start = version();
+        assertThat(save(start, "[" + spot("a", 0.1) + "]").statusCode()).isEqualTo(200);
+        assertThat(save(start + 1, "[" + spot("a", 0.3) + "]").statusCode()).isEqualTo(200);
+        HttpResponse<byte[]> late = save(start + 1, "[]");
+        assertThat(late.statusCode()).isEqualTo(422);
+        assertThat(Visitor.text(late)).contains("changed in another window");
+        assertThat(ines.page(stage)).contains("\"x\":0.3");
+        assertThat(Visitor.text(ines.form(stage + "/undo"))).contains("\"x\":0.1", "\"canRedo\":true");
+        assertThat(Visitor.text(ines.form(stage + "/redo"))).contains("\"x\":0.3", "\"canRedo\":false");
+        ines.form(stage + "/undo");
+        assertThat(Visitor.text(save(start + 1, "[" + spot("a", 0.5) + "]"))).contains("\"canRedo\":false");
+        for (int i = 0; i < 5; i++) {
+            ines.form(stage + "/undo");
+        }
+        assertThat(ines.page(stage)).contains("\"canUndo\":false").doesNotContain("\"SPOT\"");
+    }
+
+    @Test
+    void whatCanNotStandThereIsRefusedAndChangesNothing() throws Exception {
+        String area = "'area':{'x':0.1,'y':0.1,'w':0.2,'h':0.1}";
+        for (String thing : new String[] {
+            "{'kind':'LINK','id':'l'," + area + ",'words':'x','address':'javascript:alert(1)'}",
+            "{'kind':'LINK','id':'l'," + area + ",'words':'x','address':'https://a b'}",
+            "{'kind':'JUMP','id':'j'," + area + ",'pageId':'elsewhere'}",
+            "{'kind':'SPOT','id':'s'," + area + ",'lineId':'of another'}",
+            "{'kind':'SPOT','id':'s'," + area + "}",
+            spot("twice", 0.1) + "," + spot("twice", 0.2)
+        }) {
+            assertThat(save(version(), "[" + thing + "]").statusCode())
+                    .as(thing)
+                    .isEqualTo(422);
+        }
+        assertThat(save(version(), "[{'kind':'SPOT','id':'s','area':{'x':0,'y':0,'w':-1,'h':0},'lineId':'x'}]")
+                        .statusCode())
+                .isEqualTo(400);
+        assertThat(Visitor.text(save(version(), "[" + spot("far", 7) + "]"))).contains("\"x\":0.9");
+        Visitor stranger = new Visitor(base());
+        stranger.get("/sign-in");
+        assertThat(stranger.page(stage)).doesNotContain("\"things\"");
+    }
+
+    @Test
+    void spotsArePlacedForLinesWithoutOneAndGoWithTheirLine() throws Exception {
+        String own = ines.newLine("Count the boats.");
+        String lesson = ines.lessonOf(own);
+        String stage = "/lessons/" + lesson + "/stages/"
+                + Visitor.first(ines.page("/lessons/" + lesson + "/pages/1"), "/stages/([^\"]+)\"");
+        assertThat(Visitor.text(ines.form(stage + "/place", "line", own))).contains("\"lineId\":\"" + own + "\"");
+        assertThat(Visitor.text(ines.form(stage + "/place", "line", own))).contains("\"version\":1");
+        ines.send("DELETE", "/lines/" + own, "application/x-www-form-urlencoded", new byte[0]);
+        assertThat(ines.page(stage)).doesNotContain("SPOT");
+    }
+}
