@@ -19,8 +19,8 @@ const thread = new Thread(at('thread'));
 let stage = { things: [], version: 0, canUndo: false, canRedo: false };
 let chosen = new Set();
 let busy = Promise.resolve();
-// What was typed last could not be kept, and stays in its field to be corrected.
-let refused = false;
+// What was typed last isn't kept yet; when it can't be, it stays in its field to be corrected.
+let unkept = false;
 
 const lines = () => [...at('lines').children];
 const chosenThings = () => stage.things.filter((thing) => chosen.has(thing.id));
@@ -82,7 +82,7 @@ function inspect(thing) {
   form.querySelectorAll('[data-for]').forEach((part) => {
     part.hidden = part.dataset.for !== (chosen.size > 1 ? 'MANY' : thing?.kind);
   });
-  if (!thing || refused && form.dataset.of === thing.id) {
+  if (!thing || unkept && form.dataset.of === thing.id) {
     return;
   }
   form.dataset.of = thing.id;
@@ -109,13 +109,12 @@ function ask(request) {
     try {
       at('stage-state').textContent = say('saving');
       const state = await (await request()).json();
-      refused = false;
+      unkept = false;
       show(state);
       at('stage-state').textContent = say('saved');
       tellNothing();
     } catch (failure) {
-      refused = failure instanceof Answer && failure.status === 422;
-      if (refused) {
+      if (failure instanceof Answer && failure.status === 422) {
         at('stage-state').textContent = (await failure.response.json()).why;
       } else {
         at('stage-state').textContent = '';
@@ -175,6 +174,7 @@ const ALIGN = {
 
 at('of-thing').addEventListener('change', (event) => {
   const { name, value } = event.target;
+  unkept = true;
   changeEach(new Set(chosen), (thing) => square({ ...thing, [name]: name === 'mark' ? value === 'true' : value }));
 });
 at('of-thing').addEventListener('submit', (event) => event.preventDefault());
