@@ -3,16 +3,24 @@ package prolalia.app.demo;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
+import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.AccountService;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.DataFolder;
 import prolalia.app.house.Ids;
 import prolalia.app.house.MediaStore;
+import prolalia.app.intake.ReadPapers;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.ScriptLine;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.sound.Verdict;
@@ -25,12 +33,18 @@ class DemoData implements SmartInitializingSingleton {
     private static final int MINUTES = 10;
     private static final String SVG = "image/svg+xml";
 
+    private static final long DAY_MS = 86_400_000L;
+    private static final int BAKERY_PAGES = 2;
+    private static final int BAKERY_VOICES = 6;
+
     private final AccountService accounts;
     private final SchoolService school;
     private final LessonStore lessons;
     private final LineStore lines;
     private final MediaStore media;
     private final FileTakes takes;
+    private final ReadPapers papers;
+    private final DataFolder folder;
 
     DemoData(
             AccountService accounts,
@@ -38,13 +52,17 @@ class DemoData implements SmartInitializingSingleton {
             LessonStore lessons,
             LineStore lines,
             MediaStore media,
-            FileTakes takes) {
+            FileTakes takes,
+            ReadPapers papers,
+            DataFolder folder) {
         this.accounts = accounts;
         this.school = school;
         this.lessons = lessons;
         this.lines = lines;
         this.media = media;
         this.takes = takes;
+        this.papers = papers;
+        this.folder = folder;
     }
 
     /** Before the first request can come in. */
@@ -66,7 +84,34 @@ class DemoData implements SmartInitializingSingleton {
         accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken());
         accounts.add("Tobi Marsh", "tobi", Ids.newToken());
         SignedInTeacher ines = accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow();
+        bakery(ines.id());
         bean(ines.id());
+    }
+
+    /** A worksheet as it comes in from a PDF; the first lines of its first page are voiced. */
+    private void bakery(String teacherId) throws IOException {
+        String lesson = Ids.newId();
+        lessons.addLesson(lesson, teacherId, "At the bakery counter", 1, System.currentTimeMillis() - DAY_MS);
+        Path file = copied("bakery.pdf", folder.newTemporaryFile());
+        Path read = folder.newTemporaryFolder();
+        for (int page = 1; page <= BAKERY_PAGES; page++) {
+            copied("bakery/page-" + page + ".json", read.resolve("page-" + page + ".json"));
+            copied("bakery/page-" + page + ".png", read.resolve("page-" + page + ".png"));
+        }
+        papers.take(lesson, "At the bakery counter.pdf", file, read);
+        FileSystemUtils.deleteRecursively(read);
+        List<ScriptLine> script = lessons.script(lesson);
+        for (int line = 0; line < BAKERY_VOICES; line++) {
+            keep(teacherId, script.get(line).line().id(), "bakery/voice-" + (line + 1));
+        }
+        lessons.touch(lesson, System.currentTimeMillis() - DAY_MS);
+    }
+
+    private static Path copied(String name, Path to) throws IOException {
+        try (InputStream content = new ClassPathResource("demo/" + name).getInputStream()) {
+            Files.copy(content, to, StandardCopyOption.REPLACE_EXISTING);
+        }
+        return to;
     }
 
     private void bean(String teacherId) throws IOException {
@@ -102,7 +147,10 @@ class DemoData implements SmartInitializingSingleton {
     }
 
     private void voiced(String teacherId, String page, LineKind kind, String words, String voice) throws IOException {
-        String line = lines.add(page, kind, words);
+        keep(teacherId, lines.add(page, kind, words), voice);
+    }
+
+    private void keep(String teacherId, String line, String voice) throws IOException {
         String file = voice + ".ogg";
         try (InputStream content = new ClassPathResource("demo/" + file).getInputStream()) {
             Verdict verdict = takes.keep(teacherId, line, file, null, content);

@@ -102,7 +102,8 @@ class PaperReader implements DisposableBean {
         }
     }
 
-    private List<StoredPage> pages(Path place) throws IOException {
+    /** The pages that were read into a folder; their pictures and sounds are moved into the media store. */
+    List<StoredPage> pages(Path place) throws IOException {
         List<StoredPage> pages = new ArrayList<>();
         for (int number = 1; Files.exists(place.resolve("page-" + number + ".json")); number++) {
             PaperPage page =

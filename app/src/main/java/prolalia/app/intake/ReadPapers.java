@@ -1,0 +1,41 @@
+package prolalia.app.intake;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import org.springframework.stereotype.Service;
+import prolalia.app.house.Ids;
+import prolalia.app.house.MediaStore;
+import prolalia.app.intake.StoredPaper.State;
+
+/** Papers that were read before, such as the demo's: they come in as they were found, without being looked over. */
+@Service
+public class ReadPapers {
+    private final PaperStore store;
+    private final PaperReader reader;
+    private final PaperTaker taker;
+    private final MediaStore media;
+    private final Clock clock;
+
+    ReadPapers(PaperStore store, PaperReader reader, PaperTaker taker, MediaStore media, Clock clock) {
+        this.store = store;
+        this.reader = reader;
+        this.taker = taker;
+        this.media = media;
+        this.clock = clock;
+    }
+
+    /**
+     * Makes pages of a paper.
+     *
+     * @param file it; it is moved into the media store
+     * @param read the folder into which {@link prolalia.formats.paper.PaperProcess} read it
+     */
+    public void take(String lessonId, String fileName, Path file, Path read) throws IOException {
+        String id = Ids.newId();
+        store.add(id, lessonId, fileName, media.keep(file), clock.millis());
+        store.addPages(id, reader.pages(read));
+        store.end(id, State.ARRIVED, State.READ, null);
+        taker.take(store.find(id).orElseThrow());
+    }
+}
