@@ -18,13 +18,18 @@ import prolalia.app.house.DataFolder;
 import prolalia.app.house.Ids;
 import prolalia.app.house.MediaStore;
 import prolalia.app.intake.ReadPapers;
+import prolalia.app.lesson.LessonPage;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.sound.Verdict;
+import prolalia.app.stage.StageService;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.page.Area;
+import prolalia.core.page.Paths;
+import prolalia.core.page.Thing;
 
 /** Makes Tern Lane School in an empty data folder: its teachers, and a lesson whose voices ship as small files. */
 @Component
@@ -34,7 +39,7 @@ class DemoData implements SmartInitializingSingleton {
     private static final String SVG = "image/svg+xml";
 
     private static final long DAY_MS = 86_400_000L;
-    private static final int BAKERY_PAGES = 2;
+    private static final int BAKERY_PAGES = 3;
     private static final int BAKERY_VOICES = 6;
 
     private final AccountService accounts;
@@ -44,6 +49,7 @@ class DemoData implements SmartInitializingSingleton {
     private final MediaStore media;
     private final FileTakes takes;
     private final ReadPapers papers;
+    private final StageService stages;
     private final DataFolder folder;
 
     DemoData(
@@ -54,6 +60,7 @@ class DemoData implements SmartInitializingSingleton {
             MediaStore media,
             FileTakes takes,
             ReadPapers papers,
+            StageService stages,
             DataFolder folder) {
         this.accounts = accounts;
         this.school = school;
@@ -62,6 +69,7 @@ class DemoData implements SmartInitializingSingleton {
         this.media = media;
         this.takes = takes;
         this.papers = papers;
+        this.stages = stages;
         this.folder = folder;
     }
 
@@ -104,6 +112,27 @@ class DemoData implements SmartInitializingSingleton {
         for (int line = 0; line < BAKERY_VOICES; line++) {
             keep(teacherId, script.get(line).line().id(), "bakery/voice-" + (line + 1));
         }
+        List<LessonPage> pages = lessons.pages(lesson);
+        keep(
+                teacherId,
+                lines.add(pages.get(0).id(), LineKind.HINT, "Two coins make one roll. Count in twos."),
+                "bakery/voice-hint");
+        // Six rolls for twelve coins is right and leads on; the other two lead to counting again, and from there back.
+        String again = pages.get(1).id();
+        stages.add(
+                pages.get(0).id(),
+                List.of(
+                        new Thing.Jump("four", new Area(0.105, 0.335, 0.1, 0.045), again, Paths.Kind.WRONG),
+                        new Thing.Jump(
+                                "six",
+                                new Area(0.367, 0.335, 0.09, 0.045),
+                                pages.get(2).id(),
+                                Paths.Kind.RIGHT),
+                        new Thing.Jump("ten", new Area(0.63, 0.335, 0.09, 0.045), again, Paths.Kind.WRONG)));
+        stages.add(
+                again,
+                List.of(new Thing.Jump(
+                        "back", new Area(0.07, 0.62, 0.3, 0.1), pages.get(0).id(), Paths.Kind.PLAIN)));
         lessons.touch(lesson, System.currentTimeMillis() - DAY_MS);
     }
 

@@ -30,6 +30,7 @@ import prolalia.core.intake.Proposal.ProposedLine;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.page.Area;
 import prolalia.core.page.InkMap;
+import prolalia.core.page.Paths;
 import prolalia.core.page.SpotPlacing;
 import prolalia.core.page.Thing;
 import prolalia.core.script.PastedScript.ReadLine;
@@ -141,14 +142,14 @@ class PaperTaker implements DisposableBean {
         }
         for (PaperPage.Jump jump : page.parts().jumps()) {
             if (pageIds.containsKey(jump.toNumber())) {
-                things.add(new Thing.Jump(newId(), jump.area(), pageIds.get(jump.toNumber())));
+                things.add(new Thing.Jump(newId(), jump.area(), pageIds.get(jump.toNumber()), Paths.Kind.PLAIN));
             }
         }
         for (PaperPage.Link link : page.parts().links()) {
             things.add(new Thing.Link(newId(), link.area(), link.words(), link.address()));
         }
         if (!things.isEmpty()) {
-            stages.begin(pageId, things);
+            stages.add(pageId, things);
         }
         int number = soundsBefore;
         List<Integer> free = new ArrayList<>();

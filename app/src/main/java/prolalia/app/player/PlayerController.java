@@ -11,6 +11,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
 import prolalia.app.house.Words;
@@ -44,6 +45,13 @@ class PlayerController {
         model.addAttribute("student", player.page(token, number));
         model.addAttribute("words", words.forBrowser("player"));
         return "player/page";
+    }
+
+    /** Counts a hint that a child asked for. */
+    @PostMapping("/l/{token}/hints/{lineId}")
+    ResponseEntity<Void> hint(@PathVariable String token, @PathVariable String lineId) {
+        player.asked(token, lineId);
+        return ResponseEntity.noContent().build();
     }
 
     @GetMapping("/l/{token}/sound/{hash}.mp3")

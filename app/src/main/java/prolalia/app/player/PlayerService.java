@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.giving.LinkService;
 import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
@@ -16,8 +17,11 @@ import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.TakeStore;
+import prolalia.app.stage.HintStore;
 import prolalia.app.stage.StageService;
+import prolalia.core.lesson.LineKind;
 import prolalia.core.page.Area;
+import prolalia.core.page.Paths;
 import prolalia.core.page.Thing;
 
 @Service
@@ -27,9 +31,16 @@ class PlayerService {
     private final LessonService lessons;
     private final TakeStore takes;
     private final StageService stages;
+    private final HintStore hints;
 
     PlayerService(
-            LinkService links, LessonStore lessonStore, LessonService lessons, TakeStore takes, StageService stages) {
+            LinkService links,
+            LessonStore lessonStore,
+            LessonService lessons,
+            TakeStore takes,
+            StageService stages,
+            HintStore hints) {
+        this.hints = hints;
         this.stages = stages;
         this.links = links;
         this.lessonStore = lessonStore;
@@ -47,9 +58,18 @@ class PlayerService {
      * @param onPage what is placed on its picture
      * @param number of the page, from 1
      * @param count of all pages
+     * @param hints in the order in which they are given when the child asks
+     * @param goesOn whether there is an arrow to the next page
      */
     record StudentPage(
-            String title, PageView page, List<ScriptLine> lines, List<OnPage> onPage, int number, int count) {
+            String title,
+            PageView page,
+            List<ScriptLine> lines,
+            List<OnPage> onPage,
+            int number,
+            int count,
+            boolean goesOn,
+            List<ScriptLine> hints) {
         /** The lines that sound on the picture; a small screen has no room for their marks there. */
         public List<ScriptLine> placedLines() {
             return onPage.stream().map(OnPage::line).filter(Objects::nonNull).toList();
@@ -89,7 +109,7 @@ class PlayerService {
         List<PageView> pages =
                 lesson.pages().stream().filter(PlayerService::hasSomething).toList();
         if (pages.isEmpty() && number == 1) {
-            return new StudentPage(lesson.summary().title(), null, List.of(), List.of(), 1, 1);
+            return new StudentPage(lesson.summary().title(), null, List.of(), List.of(), 1, 1, false, List.of());
         }
         if (number < 1 || number > pages.size()) {
             throw new NotHereException("page");
@@ -100,7 +120,35 @@ class PlayerService {
         List<ScriptLine> beside = met(page).stream()
                 .filter(line -> !placed.contains(line.line().id()))
                 .toList();
-        return new StudentPage(lesson.summary().title(), page, beside, onPage, number, pages.size());
+        return new StudentPage(
+                lesson.summary().title(),
+                page,
+                beside,
+                onPage,
+                number,
+                pages.size(),
+                number < pages.size() && !chooses(lesson, page),
+                hints(page));
+    }
+
+    private static List<ScriptLine> hints(PageView page) {
+        return page.lines().stream()
+                .filter(line -> line.line().kind() == LineKind.HINT && line.soundHash() != null)
+                .toList();
+    }
+
+    /** A child asked for a hint of a lesson. */
+    @Transactional
+    public void asked(String token, String lineId) {
+        lesson(token).script().stream()
+                .filter(line -> line.line().id().equals(lineId) && line.line().kind() == LineKind.HINT)
+                .findFirst()
+                .ifPresent(line -> hints.asked(lineId));
+    }
+
+    /** Whether the child chooses the way here, a right or a wrong one. */
+    private boolean chooses(LessonView lesson, PageView page) {
+        return !Paths.hasArrow(page.number() - 1, stages.jumps(lesson));
     }
 
     /** The lines that have their words, and their spot, on the picture. */

@@ -20,19 +20,26 @@ import prolalia.app.house.NotHereException;
 import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.app.stage.StageService.StageRefusedException;
+import prolalia.core.page.PathPicture;
+import prolalia.core.page.Paths;
 
 /** A page and what is placed on it. */
 @Controller
 class StageController {
+    private static final int PAGES_IN_A_ROW = 6;
+
     private final StageService stages;
     private final LessonService lessons;
+    private final HintStore hints;
     private final Words words;
 
-    StageController(StageService stages, LessonService lessons, Words words) {
+    StageController(StageService stages, LessonService lessons, HintStore hints, Words words) {
         this.stages = stages;
         this.lessons = lessons;
+        this.hints = hints;
         this.words = words;
     }
 
@@ -52,9 +59,24 @@ class StageController {
             throw new NotHereException("page");
         }
         model.addAttribute("lesson", lesson);
-        model.addAttribute("page", lesson.pages().get(number - 1));
+        PageView page = lesson.pages().get(number - 1);
+        model.addAttribute("page", page);
+        model.addAttribute(
+                "asked",
+                hints.times(page.lines().stream().map(line -> line.line().id()).toList()));
         model.addAttribute("words", words.forBrowser("stage"));
         return "stage/stage";
+    }
+
+    /** The picture of the ways through a lesson, and what is wrong with them. */
+    @GetMapping("/lessons/{id}/paths")
+    String paths(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        LessonView lesson = lessons.lesson(teacher.id(), id);
+        Paths paths = stages.paths(lesson);
+        model.addAttribute("lesson", lesson);
+        model.addAttribute("paths", paths);
+        model.addAttribute("picture", PathPicture.of(paths, PAGES_IN_A_ROW));
+        return "stage/paths";
     }
 
     @GetMapping("/lessons/{id}/stages/{pageId}")

@@ -17,6 +17,7 @@ import prolalia.app.lesson.ScriptLine;
 import prolalia.app.stage.StageStore.StoredStage;
 import prolalia.core.page.Area;
 import prolalia.core.page.InkMap;
+import prolalia.core.page.Paths;
 import prolalia.core.page.SpotPlacing;
 import prolalia.core.page.Thing;
 import prolalia.core.page.Thing.Jump;
@@ -64,9 +65,32 @@ public class StageService {
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> standing(entry.getValue(), lines, pages)));
     }
 
-    /** Places things on a page that has none yet. */
-    public void begin(String pageId, List<Thing> things) {
-        store.save(pageId, 1, things);
+    /** The ways through a lesson. */
+    public Paths paths(LessonView lesson) {
+        return Paths.of(lesson.pages().size(), jumps(lesson));
+    }
+
+    /** The ways that were placed on its pages, counted as they follow each other. */
+    public List<Paths.Way> jumps(LessonView lesson) {
+        List<String> ids = lesson.pages().stream().map(page -> page.page().id()).toList();
+        List<Paths.Way> jumps = new ArrayList<>();
+        Map<String, List<Thing>> things = ofLesson(lesson);
+        for (int page = 0; page < ids.size(); page++) {
+            for (Thing thing : things.getOrDefault(ids.get(page), List.of())) {
+                if (thing instanceof Jump jump) {
+                    jumps.add(new Paths.Way(page, ids.indexOf(jump.pageId()), jump.way()));
+                }
+            }
+        }
+        return jumps;
+    }
+
+    /** Places more things on a page, as one change. */
+    public void add(String pageId, List<Thing> more) {
+        StoredStage stored = store.stage(pageId);
+        List<Thing> things = new ArrayList<>(stored.things());
+        things.addAll(more);
+        store.save(pageId, stored.version() + 1, things);
     }
 
     Stage stage(LessonView lesson, String pageId) {

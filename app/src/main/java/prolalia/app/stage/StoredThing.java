@@ -2,6 +2,7 @@ package prolalia.app.stage;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import prolalia.core.page.Area;
+import prolalia.core.page.Paths;
 import prolalia.core.page.Thing;
 import prolalia.core.page.Thing.Jump;
 import prolalia.core.page.Thing.Link;
@@ -10,7 +11,15 @@ import prolalia.core.page.Thing.Spot;
 /** A thing as it is stored and sent to the browser; what its kind doesn't have is null. */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 record StoredThing(
-        Kind kind, String id, Area area, String lineId, Boolean mark, String words, String address, String pageId) {
+        Kind kind,
+        String id,
+        Area area,
+        String lineId,
+        Boolean mark,
+        String words,
+        String address,
+        String pageId,
+        Paths.Kind way) {
 
     enum Kind {
         SPOT,
@@ -20,13 +29,15 @@ record StoredThing(
 
     static StoredThing of(Thing thing) {
         if (thing instanceof Spot spot) {
-            return new StoredThing(Kind.SPOT, spot.id(), spot.area(), spot.lineId(), spot.mark(), null, null, null);
+            return new StoredThing(
+                    Kind.SPOT, spot.id(), spot.area(), spot.lineId(), spot.mark(), null, null, null, null);
         }
         if (thing instanceof Link link) {
-            return new StoredThing(Kind.LINK, link.id(), link.area(), null, null, link.words(), link.address(), null);
+            return new StoredThing(
+                    Kind.LINK, link.id(), link.area(), null, null, link.words(), link.address(), null, null);
         }
         Jump jump = (Jump) thing;
-        return new StoredThing(Kind.JUMP, jump.id(), jump.area(), null, null, null, null, jump.pageId());
+        return new StoredThing(Kind.JUMP, jump.id(), jump.area(), null, null, null, null, jump.pageId(), jump.way());
     }
 
     /** @throws IllegalArgumentException if something that its kind needs is missing */
@@ -37,7 +48,8 @@ record StoredThing(
         return switch (kind) {
             case SPOT -> new Spot(id, area, needed(lineId), !Boolean.FALSE.equals(mark));
             case LINK -> new Link(id, area, words == null ? "" : words, needed(address));
-            case JUMP -> new Jump(id, area, needed(pageId));
+            case JUMP ->
+                new Jump(id, area, needed(pageId), way == null || way == Paths.Kind.NEXT ? Paths.Kind.PLAIN : way);
         };
     }
 

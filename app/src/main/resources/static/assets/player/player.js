@@ -123,7 +123,20 @@ function changeSpeed() {
   show();
 }
 
+/** The next hint, in order; after the last one, the last again. */
+function hint() {
+  const hints = [...at('hints').children];
+  const next = hints.find((each) => each.hidden) ?? hints[hints.length - 1];
+  next.hidden = false;
+  const spot = next.querySelector('.spot');
+  at('hints-left').textContent = hints.filter((each) => each.hidden).length;
+  fetch(at('hint').dataset.asked + spot.dataset.line, { method: 'POST', keepalive: true }).catch(() => {});
+  choose(spot);
+  start();
+}
+
 if (play) {
+  at('hint')?.addEventListener('click', hint);
   ['play', 'pause', 'ended'].forEach((event) => audio.addEventListener(event, showPlaying));
   audio.addEventListener('loadedmetadata', show);
   audio.addEventListener('seeked', show);

@@ -39,7 +39,7 @@ function dress(box, thing, area) {
     const words = document.createElementNS('http://www.w3.org/2000/svg', 'text');
     words.setAttribute('x', area.x + 8);
     words.setAttribute('y', area.y + 24);
-    words.textContent = thing.kind === 'JUMP' ? `→ ${pageName(thing.pageId)}` : (thing.words ? '' : `↗ ${thing.address}`);
+    words.textContent = thing.kind === 'JUMP' ? `${{ RIGHT: '✓', WRONG: '✗' }[thing.way] ?? '→'} ${pageName(thing.pageId)}` : (thing.words ? '' : `↗ ${thing.address}`);
     box.append(words);
   }
 }
@@ -51,7 +51,7 @@ function draw() {
     id: thing.id,
     area: thing.area,
     chosen: chosen.has(thing.id),
-    kind: `${thing.kind.toLowerCase()}${thing.mark === false ? ' area' : ''}`,
+    kind: `${thing.kind.toLowerCase()}${thing.mark === false ? ' area' : ''} ${(thing.way ?? '').toLowerCase()}`,
     dress: (box, area) => dress(box, thing, area),
   })));
   const thing = one();
@@ -92,6 +92,7 @@ function inspect(thing) {
     }
   });
   form.elements.mark.value = String(thing.mark !== false);
+  form.elements.way.value = thing.way ?? 'PLAIN';
   at('try-it').href = thing.address ?? '';
 }
 

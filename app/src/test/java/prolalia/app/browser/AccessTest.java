@@ -127,6 +127,9 @@ class AccessTest extends Browsing {
         page.keyboard().press("l");
         page.waitForSelector("#of-thing:not([hidden])");
         check(page, "stage");
+        page.getByText("Paths", new Page.GetByTextOptions().setExact(true)).click();
+        page.waitForSelector("svg.ways");
+        check(page, "paths");
     }
 
     private static Path paper(String name) {
@@ -165,15 +168,22 @@ class AccessTest extends Browsing {
         recorderIs(computer, "ready");
     }
 
+    private static String link(Page teacher, String lesson) {
+        teacher.navigate(teacher.url().replaceFirst("(https?://[^/]+/).*", "$1"));
+        teacher.getByText(lesson).first().click();
+        teacher.getByText("Give out").click();
+        return teacher.inputValue("#link");
+    }
+
     @Test
     void studentsPages() {
         Page teacher = desk();
-        teacher.getByText("How a bean wakes up").first().click();
-        teacher.getByText("Give out").click();
-        String link = teacher.inputValue("#link");
+        String link = link(teacher, "How a bean wakes up");
+        String worksheet = link(teacher, "At the bakery counter");
         for (int[] size : new int[][] {{1280, 800}, {768, 1024}, {390, 844}}) {
             Page student = context(size[0], size[1]).newPage();
-            for (String page : List.of(link, link + "/2", link + "/3", base() + "/l/nowhere")) {
+            for (String page :
+                    List.of(link, link + "/2", link + "/3", worksheet, worksheet + "/2", base() + "/l/nowhere")) {
                 student.navigate(page);
                 check(student, page + " at " + size[0]);
                 assertThat(student.evaluate("""

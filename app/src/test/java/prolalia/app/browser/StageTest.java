@@ -99,8 +99,8 @@ class StageTest extends Browsing {
         page.getByText("Leave this page out").click();
         page.waitForSelector("a.left-out[aria-current]");
         take(page);
-        assertThat(page.locator(".row-line").count()).isEqualTo(13);
-        assertThat(page.locator("#bar").innerText()).contains("0 of 13");
+        assertThat(page.locator(".row-line").count()).isEqualTo(24);
+        assertThat(page.locator("#bar").innerText()).contains("0 of 24");
     }
 
     @Test
@@ -204,5 +204,35 @@ class StageTest extends Browsing {
         assertThat(phone.locator(".board .spot").isVisible()).isFalse();
         phone.locator(".says .spot").click();
         phone.waitForSelector("#play[aria-pressed=true]");
+    }
+
+    @Test
+    void aHintIsGivenWhenItIsAskedForAndCountedAndTheRightWayLeadsOn() {
+        Page teacher = desk();
+        teacher.getByText("At the bakery counter").last().click();
+        teacher.waitForSelector(".lesson[data-ready]");
+        String lesson = teacher.url();
+        teacher.navigate(lesson + "/give-out");
+        Page student = context(1280, 800).newPage();
+        student.navigate(teacher.inputValue("#link"));
+        assertThat(student.locator("#hints li").first().isVisible()).isFalse();
+        student.waitForResponse(
+                "**/hints/**", () -> student.getByLabel("A hint").click());
+        student.waitForSelector("#play[aria-pressed=true]");
+        assertThat(student.locator("#hints li").first().innerText()).contains("Two coins make one roll");
+        assertThat(student.getByLabel("Next page").count())
+                .as("the child chooses")
+                .isZero();
+        student.getByLabel("Go to page 2").first().click();
+        student.waitForURL("**/2");
+        student.getByLabel("Go to page 1").click();
+        student.waitForURL("**/1");
+        student.getByLabel("Go to page 3").click();
+        student.waitForURL("**/3");
+        teacher.navigate(lesson + "/pages/1");
+        assertThat(teacher.locator("#lines").innerText()).contains("asked for once");
+        teacher.navigate(lesson + "/paths");
+        assertThat(teacher.locator("main").innerText()).contains("every way leads to the end");
+        assertThat(teacher.locator("svg.ways .way.wrong").count()).isEqualTo(2);
     }
 }

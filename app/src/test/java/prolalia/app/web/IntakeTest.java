@@ -85,7 +85,8 @@ class IntakeTest extends RunningHouse {
     void aWorksheetIsLookedOverAndItsPagesLinesAndSpotsComeIntoTheLesson() throws Exception {
         String lesson = newLesson();
         String paper = bring(lesson, "bakery.pdf", demoFile("bakery.pdf"));
-        assertThat(read(paper)).contains("bakery.pdf", "Leave this page out", "1 · 12 lines", "2 · 11 lines");
+        assertThat(read(paper))
+                .contains("bakery.pdf", "Leave this page out", "1 · 12 lines", "2 · 3 lines", "3 · 11 lines");
         assertThat(ines.get(paper + "/pages/2/picture").headers().firstValue("Content-Type"))
                 .hasValue("image/png");
         assertThat(lines(paper, 1))
@@ -94,13 +95,14 @@ class IntakeTest extends RunningHouse {
         assertThat(change(paper, 1, "{'deed':'KIND','lineId':'f2','kind':'NOTE'}"))
                 .contains("\"changes\":1");
         assertThat(change(paper, 1, "{'deed':'WANT','lineId':'f3','wanted':false}"))
-                .contains("\"wantedLines\":22");
-        assertThat(change(paper, 1, "{'deed':'UNDO'}")).contains("\"wantedLines\":23", "\"changes\":1");
+                .contains("\"wantedLines\":25");
+        assertThat(change(paper, 1, "{'deed':'UNDO'}")).contains("\"wantedLines\":26", "\"changes\":1");
         assertThat(change(paper, 1, "{'deed':'JOIN','lineId':'f2'}"))
                 .contains("A loaf costs 7 coins. Listen first. Then circle your answer.");
         assertThat(change(paper, 1, "{'deed':'SPLIT','lineId':'nobody','at':3}"))
                 .contains("\"changes\":2");
         ines.form(paper + "/pages/2/want", "wanted", "false");
+        ines.form(paper + "/pages/3/want", "wanted", "false");
         assertThat(ines.page(paper)).contains("2 · left out");
 
         assertThat(Visitor.text(ines.form(paper + "/take"))).contains("1 page · 11 lines");

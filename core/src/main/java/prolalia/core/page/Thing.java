@@ -49,16 +49,17 @@ public sealed interface Thing {
      * A part of the page that leads to another page.
      *
      * @param pageId the page that it leads to
+     * @param way whether pressing it is right, wrong, or neither
      */
-    record Jump(String id, Area area, String pageId) implements Thing {
+    record Jump(String id, Area area, String pageId, Paths.Kind way) implements Thing {
         @Override
         public Jump at(Area there) {
-            return new Jump(id, there, pageId);
+            return new Jump(id, there, pageId, way);
         }
 
         @Override
         public Jump named(String name) {
-            return new Jump(name, area, pageId);
+            return new Jump(name, area, pageId, way);
         }
     }
 }

@@ -136,6 +136,12 @@ final class DemoPapers {
                     first);
             page(
                     document,
+                    "Count again",
+                    "Each roll costs 2 coins.",
+                    "Put your coins in pairs and count the pairs.",
+                    new String[0][]);
+            page(
+                    document,
                     "More at the counter",
                     "Think of the prices on the first page.",
                     "Count with coins or draw them.",
@@ -163,15 +169,28 @@ final class DemoPapers {
                 }
                 y -= 92;
             }
+            if (items.length == 0) {
+                pairs(pen);
+                return;
+            }
             write(pen, PLAIN, 17, 46, 190, "Show how you worked it out.");
             pen.setStrokingColor(0.55f);
             pen.setLineDashPattern(new float[] {5, 4}, 0);
             pen.addRect(74, 96, 480, 74);
             pen.stroke();
-            if (document.getNumberOfPages() == 2) {
+            if (document.getNumberOfPages() == 3) {
                 pen.setNonStrokingColor(0.1f, 0.35f, 0.5f);
                 write(pen, PLAIN, 17, 46, 56, "See how bread is baked");
             }
+        }
+    }
+
+    /** Twelve coins in pairs. */
+    private static void pairs(PDPageContentStream pen) throws IOException {
+        for (int coin = 0; coin < 12; coin++) {
+            pen.setNonStrokingColor(0.93f, 0.8f, 0.42f);
+            pen.addRect(80 + coin / 2 * 80, coin % 2 == 0 ? 250 : 300, 36, 36);
+            pen.fill();
         }
     }
 
@@ -181,7 +200,7 @@ final class DemoPapers {
         action.setURI("https://bread.example/how-it-is-baked");
         link.setAction(action);
         link.setRectangle(new PDRectangle(44, 50, 190, 24));
-        document.getPage(1).getAnnotations().add(link);
+        document.getPage(2).getAnnotations().add(link);
     }
 
     private static void write(PDPageContentStream pen, PDFont font, float size, float x, float y, String words)

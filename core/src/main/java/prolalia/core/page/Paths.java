@@ -1,0 +1,116 @@
+package prolalia.core.page;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * The ways through a lesson, and what is wrong with them. Where a page has a right or a wrong way, its arrow to the next page
+ * is not there: the child chooses.
+ *
+ * @param pages how many there are; the first is where students begin, the last is the end
+ * @param ways all of them, arrows too
+ */
+public record Paths(int pages, List<Way> ways) {
+    /** What a way is for. */
+    public enum Kind {
+        /** The arrow to the next page. */
+        NEXT,
+        PLAIN,
+        RIGHT,
+        WRONG
+    }
+
+    /** From a page to a page, both counted from 0. */
+    public record Way(int from, int to, Kind kind) {}
+
+    /**
+     * Something that a teacher should look at.
+     *
+     * @param page where, counted from 0
+     * @param to where the way leads that is meant; -1 when it is about the page
+     */
+    public record Finding(Problem problem, int page, int to) {}
+
+    public enum Problem {
+        /** No way leads to the page. */
+        NOT_REACHED,
+        /** No way leads on from the page, and it isn't the last. */
+        NO_WAY_OUT,
+        /** From where a wrong way leads, there is no way to the end. */
+        WRONG_WAY_ENDS,
+        /** There is no way from the first page to the last. */
+        END_NOT_REACHED
+    }
+
+    public Paths {
+        ways = List.copyOf(ways);
+    }
+
+    /** @param jumps ways that the teacher placed; the arrows are added where they are */
+    public static Paths of(int pages, List<Way> jumps) {
+        List<Way> ways = new ArrayList<>();
+        for (int page = 0; page < pages; page++) {
+            if (page + 1 < pages && hasArrow(page, jumps)) {
+                ways.add(new Way(page, page + 1, Kind.NEXT));
+            }
+        }
+        ways.addAll(jumps);
+        return new Paths(pages, ways);
+    }
+
+    /** Whether a page has its arrow to the next one. */
+    public static boolean hasArrow(int page, List<Way> jumps) {
+        return jumps.stream()
+                .noneMatch(jump -> jump.from() == page && (jump.kind() == Kind.RIGHT || jump.kind() == Kind.WRONG));
+    }
+
+    /** What is wrong, in the order of the pages; empty when every page leads to the end. */
+    public List<Finding> findings() {
+        List<Finding> findings = new ArrayList<>();
+        if (pages == 0) {
+            return findings;
+        }
+        Set<Integer> reached = from(0);
+        Set<Integer> ending = new HashSet<>();
+        for (int page = 0; page < pages; page++) {
+            if (from(page).contains(pages - 1)) {
+                ending.add(page);
+            }
+        }
+        for (int page = 0; page < pages; page++) {
+            int here = page;
+            if (!reached.contains(page)) {
+                findings.add(new Finding(Problem.NOT_REACHED, page, -1));
+            }
+            if (page < pages - 1 && ways.stream().noneMatch(way -> way.from() == here && way.to() != here)) {
+                findings.add(new Finding(Problem.NO_WAY_OUT, page, -1));
+            }
+            ways.stream()
+                    .filter(way -> way.from() == here && way.kind() == Kind.WRONG && !ending.contains(way.to()))
+                    .forEach(way -> findings.add(new Finding(Problem.WRONG_WAY_ENDS, here, way.to())));
+        }
+        if (!reached.contains(pages - 1)) {
+            findings.add(new Finding(Problem.END_NOT_REACHED, pages - 1, -1));
+        }
+        return findings;
+    }
+
+    /** The pages to which there is a way from a page, itself too. */
+    private Set<Integer> from(int page) {
+        Set<Integer> seen = new HashSet<>(Set.of(page));
+        Deque<Integer> left = new ArrayDeque<>(seen);
+        while (!left.isEmpty()) {
+            int here = left.pop();
+            for (Way way : ways) {
+                if (way.from() == here && seen.add(way.to())) {
+                    left.push(way.to());
+                }
+            }
+        }
+        return seen;
+    }
+}

@@ -1,0 +1,60 @@
+package prolalia.core.page;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import prolalia.core.page.Paths.Finding;
+import prolalia.core.page.Paths.Kind;
+import prolalia.core.page.Paths.Problem;
+import prolalia.core.page.Paths.Way;
+
+class PathsTest {
+    private static List<Finding> findings(int pages, Way... jumps) {
+        return Paths.of(pages, List.of(jumps)).findings();
+    }
+
+    @Test
+    void pagesThatFollowEachOtherAndWrongWaysThatComeBackAreWell() {
+        assertThat(findings(4)).isEmpty();
+        assertThat(findings(1)).isEmpty();
+        assertThat(findings(0)).isEmpty();
+        assertThat(findings(3, new Way(0, 1, Kind.WRONG), new Way(0, 2, Kind.RIGHT), new Way(1, 0, Kind.PLAIN)))
+                .isEmpty();
+    }
+
+    @Test
+    void aPageThatNobodyReachesIsFound() {
+        assertThat(findings(3, new Way(0, 2, Kind.RIGHT), new Way(0, 0, Kind.WRONG)))
+                .containsExactly(new Finding(Problem.NOT_REACHED, 1, -1));
+    }
+
+    @Test
+    void aWrongWayIntoALoopAndAnEndThatIsNeverReachedAreFound() {
+        assertThat(findings(
+                        4,
+                        new Way(0, 1, Kind.WRONG),
+                        new Way(0, 2, Kind.RIGHT),
+                        new Way(1, 1, Kind.WRONG),
+                        new Way(2, 0, Kind.RIGHT)))
+                .containsExactlyInAnyOrder(
+                        new Finding(Problem.WRONG_WAY_ENDS, 0, 1),
+                        new Finding(Problem.NO_WAY_OUT, 1, -1),
+                        new Finding(Problem.WRONG_WAY_ENDS, 1, 1),
+                        new Finding(Problem.NOT_REACHED, 3, -1),
+                        new Finding(Problem.END_NOT_REACHED, 3, -1));
+    }
+
+    @Test
+    void thePictureHasEveryPageOnceWithinItsEdgesAndEveryWay() {
+        Paths paths = Paths.of(13, List.of(new Way(0, 12, Kind.RIGHT), new Way(12, 3, Kind.PLAIN)));
+        PathPicture picture = PathPicture.of(paths, 6);
+        assertThat(picture.sheets()).hasSize(13).allSatisfy(sheet -> {
+            assertThat(sheet.x() + sheet.w()).isLessThan(picture.width());
+            assertThat(sheet.y() + sheet.h()).isLessThan(picture.height());
+        });
+        assertThat(picture.lines())
+                .hasSize(paths.ways().size())
+                .allSatisfy(line -> assertThat(line.d()).startsWith("M"));
+    }
+}
