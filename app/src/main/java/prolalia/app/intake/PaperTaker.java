@@ -146,7 +146,9 @@ class PaperTaker implements DisposableBean {
             }
         }
         for (PaperPage.Link link : page.parts().links()) {
-            things.add(new Thing.Link(newId(), link.area(), link.words(), link.address()));
+            if (StageService.isAddress(link.address())) {
+                things.add(new Thing.Link(newId(), link.area(), StageService.fitting(link.words()), link.address()));
+            }
         }
         if (!things.isEmpty()) {
             stages.add(pageId, things);

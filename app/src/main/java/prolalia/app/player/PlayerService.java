@@ -17,7 +17,6 @@ import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.TakeStore;
-import prolalia.app.stage.HintStore;
 import prolalia.app.stage.StageService;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.page.Area;
@@ -31,16 +30,9 @@ class PlayerService {
     private final LessonService lessons;
     private final TakeStore takes;
     private final StageService stages;
-    private final HintStore hints;
 
     PlayerService(
-            LinkService links,
-            LessonStore lessonStore,
-            LessonService lessons,
-            TakeStore takes,
-            StageService stages,
-            HintStore hints) {
-        this.hints = hints;
+            LinkService links, LessonStore lessonStore, LessonService lessons, TakeStore takes, StageService stages) {
         this.stages = stages;
         this.links = links;
         this.lessonStore = lessonStore;
@@ -143,7 +135,7 @@ class PlayerService {
         lesson(token).script().stream()
                 .filter(line -> line.line().id().equals(lineId) && line.line().kind() == LineKind.HINT)
                 .findFirst()
-                .ifPresent(line -> hints.asked(lineId));
+                .ifPresent(line -> stages.asked(lineId));
     }
 
     /** Whether the child chooses the way here, a right or a wrong one. */

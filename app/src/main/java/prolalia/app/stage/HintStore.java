@@ -9,14 +9,14 @@ import org.springframework.stereotype.Repository;
 
 /** How often students asked for hints. */
 @Repository
-public class HintStore {
+class HintStore {
     private final DSLContext writing;
 
     HintStore(DSLContext writing) {
         this.writing = writing;
     }
 
-    public void asked(String lineId) {
+    void asked(String lineId) {
         writing.insertInto(HINT_ASKED)
                 .set(HINT_ASKED.LINE_ID, lineId)
                 .set(HINT_ASKED.TIMES, 1)
@@ -27,7 +27,7 @@ public class HintStore {
     }
 
     /** How often each was asked for; those that never were are missing. */
-    public Map<String, Integer> times(Collection<String> lineIds) {
+    Map<String, Integer> times(Collection<String> lineIds) {
         return writing.selectFrom(HINT_ASKED)
                 .where(HINT_ASKED.LINE_ID.in(lineIds))
                 .fetchMap(HINT_ASKED.LINE_ID, HINT_ASKED.TIMES);

@@ -33,13 +33,11 @@ class StageController {
 
     private final StageService stages;
     private final LessonService lessons;
-    private final HintStore hints;
     private final Words words;
 
-    StageController(StageService stages, LessonService lessons, HintStore hints, Words words) {
+    StageController(StageService stages, LessonService lessons, Words words) {
         this.stages = stages;
         this.lessons = lessons;
-        this.hints = hints;
         this.words = words;
     }
 
@@ -61,9 +59,7 @@ class StageController {
         model.addAttribute("lesson", lesson);
         PageView page = lesson.pages().get(number - 1);
         model.addAttribute("page", page);
-        model.addAttribute(
-                "asked",
-                hints.times(page.lines().stream().map(line -> line.line().id()).toList()));
+        model.addAttribute("asked", stages.hintsAsked(page));
         model.addAttribute("words", words.forBrowser("stage"));
         return "stage/stage";
     }

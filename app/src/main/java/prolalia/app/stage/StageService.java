@@ -35,11 +35,13 @@ public class StageService {
     private final StageStore store;
     private final LessonService lessons;
     private final PageInk ink;
+    private final HintStore hints;
 
-    StageService(StageStore store, LessonService lessons, PageInk ink) {
+    StageService(StageStore store, LessonService lessons, PageInk ink, HintStore hints) {
         this.store = store;
         this.lessons = lessons;
         this.ink = ink;
+        this.hints = hints;
     }
 
     /**
@@ -63,6 +65,16 @@ public class StageService {
         Set<String> pages = pageIds(lesson);
         return store.ofLesson(lesson.summary().id()).entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> standing(entry.getValue(), lines, pages)));
+    }
+
+    /** How often students asked for the hints of a page, by line; those that nobody asked for are missing. */
+    Map<String, Integer> hintsAsked(PageView page) {
+        return hints.times(page.lines().stream().map(line -> line.line().id()).toList());
+    }
+
+    /** A student asked for a hint. */
+    public void asked(String lineId) {
+        hints.asked(lineId);
     }
 
     /** The ways through a lesson. */
@@ -190,9 +202,17 @@ public class StageService {
     }
 
     private static boolean isGood(Link link) {
-        return link.address().matches("(?i)https?://\\S+")
-                && link.address().length() <= LONGEST_ADDRESS
-                && link.words().length() <= LONGEST_WORDS;
+        return isAddress(link.address()) && link.words().length() <= LONGEST_WORDS;
+    }
+
+    /** Whether a link may lead there. */
+    public static boolean isAddress(String address) {
+        return address.matches("(?i)https?://\\S+") && address.length() <= LONGEST_ADDRESS;
+    }
+
+    /** Words as long as those of a link may be. */
+    public static String fitting(String words) {
+        return words.length() <= LONGEST_WORDS ? words : words.substring(0, LONGEST_WORDS);
     }
 
     private static Thing thing(StoredThing stored) {

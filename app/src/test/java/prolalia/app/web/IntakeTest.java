@@ -118,6 +118,20 @@ class IntakeTest extends RunningHouse {
     }
 
     @Test
+    void aPictureIsAPageWhoseLinesAreDrawnAndTyped() throws Exception {
+        String lesson = newLesson();
+        String paper = bring(lesson, "map.png", demoFile("bakery/page-2.png"));
+        assertThat(read(paper)).contains("1 · no line", "No text was found on this page");
+        String drawn = change(paper, 1, "{'deed':'DRAW','area':{'x':0.1,'y':0.4,'w':0.3,'h':0.1}}");
+        String id = Visitor.first(drawn, "\"id\":\"([^\"]+)\"");
+        change(paper, 1, "{'deed':'TEXT','lineId':'" + id + "','text':'Count the coins.'}");
+        assertThat(Visitor.text(ines.form(paper + "/take"))).contains("1 page · 1 line", "Count the coins.");
+        String empty = bring(lesson, "map again.png", demoFile("bakery/page-2.png"));
+        read(empty);
+        assertThat(Visitor.text(ines.form(empty + "/take"))).contains("2 pages · 1 line");
+    }
+
+    @Test
     void soundsOfSlidesBecomeTakesAndJumpsAndLinksAreOnTheStage() throws Exception {
         String lesson = newLesson();
         String paper = bring(lesson, "voiced.pptx", voicedSlides(Files.readAllBytes(voice("bean-2c"))));

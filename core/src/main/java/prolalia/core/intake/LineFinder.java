@@ -142,7 +142,7 @@ public final class LineFinder {
                 .mapToDouble(other -> other.area().right())
                 .sorted()
                 .toArray();
-        return rights[(int) (MOST_ROWS * (rights.length - 1))];
+        return rights[(int) Math.round(MOST_ROWS * (rights.length - 1))];
     }
 
     private static List<FoundLine> lines(List<Paragraph> paragraphs, double bodySize) {
