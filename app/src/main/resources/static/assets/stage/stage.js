@@ -26,7 +26,7 @@ const lines = () => [...at('lines').children];
 const chosenThings = () => stage.things.filter((thing) => chosen.has(thing.id));
 const one = () => (chosen.size === 1 ? chosenThings()[0] : null);
 const spotOf = (line) => stage.things.find((thing) => thing.kind === 'SPOT' && thing.lineId === line.dataset.line);
-const unplaced = () => lines().filter((line) => !spotOf(line));
+const unplaced = () => lines().filter((line) => line.dataset.met === 'true' && !spotOf(line));
 
 // ---- showing
 
@@ -37,8 +37,8 @@ function dress(box, thing, area) {
     box.append(mark);
   } else if (thing.kind !== 'SPOT') {
     const words = document.createElementNS('http://www.w3.org/2000/svg', 'text');
-    words.setAttribute('x', area.x + 8);
-    words.setAttribute('y', area.y + 24);
+    words.setAttribute('x', area.x);
+    words.setAttribute('y', area.y + area.height + 17);
     words.textContent = thing.kind === 'JUMP' ? `${{ RIGHT: '✓', WRONG: '✗' }[thing.way] ?? '→'} ${pageName(thing.pageId)}` : (thing.words ? '' : `↗ ${thing.address}`);
     box.append(words);
   }
