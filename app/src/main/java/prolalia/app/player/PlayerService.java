@@ -83,9 +83,15 @@ class PlayerService {
      *
      * @param line that a spot sounds, null for what is no spot
      * @param toNumber the page that a jump leads to, null for what is no jump
+     * @param way what a jump is for, null for what is no jump
      * @param link null for what is none
      */
-    record OnPage(Area area, boolean mark, ScriptLine line, Integer toNumber, Thing.Link link) {}
+    record OnPage(Area area, boolean mark, ScriptLine line, Integer toNumber, Paths.Kind way, Thing.Link link) {
+        /** Whether it is a right or a wrong way: then the child chooses, and there is no arrow. */
+        boolean isChosen() {
+            return way == Paths.Kind.RIGHT || way == Paths.Kind.WRONG;
+        }
+    }
 
     LessonView lesson(String token) {
         LinkService.Target target = links.follow(token).orElseThrow(() -> new NotHereException("link"));
@@ -107,8 +113,12 @@ class PlayerService {
             throw new NotHereException("page");
         }
         PageView page = pages.get(number - 1);
-        List<OnPage> onPage = page.page().pictureHash() == null ? List.of() : onPage(lesson, page, pages);
-        Set<String> placed = onPage.isEmpty() ? Set.of() : spots(lesson, page);
+        // Things stand on a picture; without one a page is its lines and its arrow.
+        List<Thing> things = page.page().pictureHash() == null
+                ? List.of()
+                : stages.ofLesson(lesson).getOrDefault(page.page().id(), List.of());
+        List<OnPage> onPage = onPage(things, page, pages);
+        Set<String> placed = onPage.isEmpty() ? Set.of() : spots(things);
         List<ScriptLine> beside = met(page).stream()
                 .filter(line -> !placed.contains(line.line().id()))
                 .toList();
@@ -119,7 +129,7 @@ class PlayerService {
                 onPage,
                 number,
                 pages.size(),
-                number < pages.size() && !chooses(lesson, page),
+                number < pages.size() && onPage.stream().noneMatch(OnPage::isChosen),
                 hints(page));
     }
 
@@ -138,36 +148,31 @@ class PlayerService {
                 .ifPresent(line -> stages.asked(lineId));
     }
 
-    /** Whether the child chooses the way here, a right or a wrong one. */
-    private boolean chooses(LessonView lesson, PageView page) {
-        return !Paths.hasArrow(page.number() - 1, stages.jumps(lesson));
-    }
-
     /** The lines that have their words, and their spot, on the picture. */
-    private Set<String> spots(LessonView lesson, PageView page) {
-        return stages.ofLesson(lesson).getOrDefault(page.page().id(), List.of()).stream()
+    private static Set<String> spots(List<Thing> things) {
+        return things.stream()
                 .filter(Thing.Spot.class::isInstance)
                 .map(thing -> ((Thing.Spot) thing).lineId())
                 .collect(Collectors.toSet());
     }
 
     /** Spots without a sound aren't shown: a mark that says nothing would be pressed in vain. */
-    private List<OnPage> onPage(LessonView lesson, PageView page, List<PageView> pages) {
+    private static List<OnPage> onPage(List<Thing> things, PageView page, List<PageView> pages) {
         List<OnPage> onPage = new ArrayList<>();
-        for (Thing thing : stages.ofLesson(lesson).getOrDefault(page.page().id(), List.of())) {
+        for (Thing thing : things) {
             if (thing instanceof Thing.Spot spot) {
                 page.lines().stream()
                         .filter(line -> line.line().id().equals(spot.lineId()) && line.soundHash() != null)
                         .findFirst()
-                        .ifPresent(line -> onPage.add(new OnPage(spot.area(), spot.mark(), line, null, null)));
+                        .ifPresent(line -> onPage.add(new OnPage(spot.area(), spot.mark(), line, null, null, null)));
             } else if (thing instanceof Thing.Link link) {
-                onPage.add(new OnPage(link.area(), false, null, null, link));
+                onPage.add(new OnPage(link.area(), false, null, null, null, link));
             } else if (thing instanceof Thing.Jump jump) {
                 pages.stream()
                         .filter(each -> each.page().id().equals(jump.pageId()))
                         .findFirst()
-                        .ifPresent(each ->
-                                onPage.add(new OnPage(jump.area(), false, null, pages.indexOf(each) + 1, null)));
+                        .ifPresent(each -> onPage.add(
+                                new OnPage(jump.area(), false, null, pages.indexOf(each) + 1, jump.way(), null)));
             }
         }
         return onPage;

@@ -78,12 +78,12 @@ public class StageService {
     }
 
     /** The ways through a lesson. */
-    public Paths paths(LessonView lesson) {
+    Paths paths(LessonView lesson) {
         return Paths.of(lesson.pages().size(), jumps(lesson));
     }
 
     /** The ways that were placed on its pages, counted as they follow each other. */
-    public List<Paths.Way> jumps(LessonView lesson) {
+    private List<Paths.Way> jumps(LessonView lesson) {
         List<String> ids = lesson.pages().stream().map(page -> page.page().id()).toList();
         List<Paths.Way> jumps = new ArrayList<>();
         Map<String, List<Thing>> things = ofLesson(lesson);

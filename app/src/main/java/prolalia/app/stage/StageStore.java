@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.core.page.Thing;
 import tools.jackson.core.type.TypeReference;
@@ -21,10 +22,12 @@ class StageStore {
     private static final int MOST_VERSIONS = 200;
 
     private final DSLContext writing;
+    private final DSLContext looking;
     private final JsonMapper json;
 
-    StageStore(DSLContext writing, JsonMapper json) {
+    StageStore(DSLContext writing, @Qualifier("looking") DSLContext looking, JsonMapper json) {
         this.writing = writing;
+        this.looking = looking;
         this.json = json;
     }
 
@@ -50,7 +53,7 @@ class StageStore {
 
     /** What is placed on the pages of a lesson, by page. */
     Map<String, List<Thing>> ofLesson(String lessonId) {
-        return writing
+        return looking
                 .select(STAGE.PAGE_ID, STAGE_VERSION.THINGS)
                 .from(STAGE)
                 .join(STAGE_VERSION)

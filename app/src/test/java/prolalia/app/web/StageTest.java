@@ -94,4 +94,26 @@ class StageTest extends RunningHouse {
         ines.send("DELETE", "/lines/" + own, "application/x-www-form-urlencoded", new byte[0]);
         assertThat(ines.page(stage)).doesNotContain("SPOT");
     }
+
+    @Test
+    void aChildIsNeverLeftOnAPageWithoutAWayOn() throws Exception {
+        String first = ines.newLine("Listen.");
+        String lesson = ines.lessonOf(first);
+        ines.form("/lessons/" + lesson + "/pages");
+        String second = Visitor.first(ines.page("/lessons/" + lesson), "data-line=\"(?!" + first + ")([^\"]+)\"");
+        ines.putForm("/lines/" + second + "/words", "revision", "1", "words", "Draw.");
+        String stage = Visitor.first(ines.page("/lessons/" + lesson + "/pages/1"), "(/lessons/[^/]+/stages/[^\"]+)\"");
+        String next = Visitor.first(ines.page("/lessons/" + lesson + "/pages/2"), "/stages/([^\"]+)\"");
+        HttpResponse<byte[]> wrong = ines.send(
+                "PUT",
+                stage + "?version=0",
+                "application/json",
+                ("[{\"kind\":\"JUMP\",\"id\":\"j\",\"area\":{\"x\":0,\"y\":0,\"w\":1,\"h\":1},\"pageId\":\"" + next
+                                + "\",\"way\":\"WRONG\"}]")
+                        .getBytes(StandardCharsets.UTF_8));
+        assertThat(wrong.statusCode()).isEqualTo(200);
+        // The page has no picture for the jump to stand on.
+        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        assertThat(ines.page(link)).contains("Next page");
+    }
 }
