@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
+import java.util.Map;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
@@ -25,10 +26,14 @@ import prolalia.app.lesson.ScriptLine;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.sound.Verdict;
+import prolalia.app.stage.Manner;
 import prolalia.app.stage.StageService;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.StepIcon;
 import prolalia.core.page.Area;
+import prolalia.core.page.Look;
 import prolalia.core.page.Paths;
+import prolalia.core.page.PlayRule;
 import prolalia.core.page.Thing;
 
 /** Makes Tern Lane School in an empty data folder: its teachers, and a lesson whose voices ship as small files. */
@@ -36,9 +41,10 @@ import prolalia.core.page.Thing;
 @ConditionalOnProperty("prolalia.demo")
 class DemoData implements SmartInitializingSingleton {
     private static final int MINUTES = 10;
-    private static final String SVG = "image/svg+xml";
 
     private static final long DAY_MS = 86_400_000L;
+    private static final int BEAN_PAGES = 3;
+    private static final String[] BEAN_VOICES = {"bean-1a", "bean-1b", "bean-2a", "bean-2b", "bean-2c", "bean-2d"};
     private static final int BAKERY_PAGES = 3;
     private static final int BAKERY_VOICES = 6;
 
@@ -100,14 +106,7 @@ class DemoData implements SmartInitializingSingleton {
     private void bakery(String teacherId) throws IOException {
         String lesson = Ids.newId();
         lessons.addLesson(lesson, teacherId, "At the bakery counter", 1, System.currentTimeMillis() - DAY_MS);
-        Path file = copied("bakery.pdf", folder.newTemporaryFile());
-        Path read = folder.newTemporaryFolder();
-        for (int page = 1; page <= BAKERY_PAGES; page++) {
-            copied("bakery/page-" + page + ".json", read.resolve("page-" + page + ".json"));
-            copied("bakery/page-" + page + ".png", read.resolve("page-" + page + ".png"));
-        }
-        papers.take(lesson, "At the bakery counter.pdf", file, read);
-        FileSystemUtils.deleteRecursively(read);
+        bringIn(lesson, "bakery", "At the bakery counter.pdf", "bakery.pdf", BAKERY_PAGES);
         List<ScriptLine> script = lessons.script(lesson);
         for (int line = 0; line < BAKERY_VOICES; line++) {
             keep(teacherId, script.get(line).line().id(), "bakery/voice-" + (line + 1));
@@ -133,6 +132,15 @@ class DemoData implements SmartInitializingSingleton {
                 again,
                 List.of(new Thing.Jump(
                         "back", new Area(0.07, 0.62, 0.3, 0.1), pages.get(0).id(), Paths.Kind.PLAIN)));
+        stages.say(again, new Manner(PlayRule.SILENT, true, Map.of()));
+        stages.add(
+                lesson,
+                List.of(new Thing.Text(
+                        "school",
+                        new Area(0.62, 0.955, 0.34, 0.03),
+                        "Tern Lane School",
+                        Thing.Text.Size.TINY,
+                        Look.Tint.SLATE)));
         lessons.touch(lesson, System.currentTimeMillis() - DAY_MS);
     }
 
@@ -143,40 +151,30 @@ class DemoData implements SmartInitializingSingleton {
         return to;
     }
 
+    /** Slides as they come in from a PPTX; all but the last page is voiced. */
     private void bean(String teacherId) throws IOException {
-        long now = System.currentTimeMillis();
         String lesson = Ids.newId();
-        lessons.addLesson(lesson, teacherId, "How a bean wakes up", 0, now);
-
-        String asleep = page(lesson, "bean-1.svg", "Three beans in the soil. Two sleep. One has its eyes open.", now);
-        voiced(
-                teacherId,
-                asleep,
-                LineKind.DIRECTION,
-                "Look at the picture. Point to the seed that is awake.",
-                "bean-1a");
-        voiced(teacherId, asleep, LineKind.PASSAGE, "A bean sleeps in the dry soil until the rain comes.", "bean-1b");
-
-        String rain = page(lesson, "bean-2.svg", "Rain falls on the soil. A bean drinks, and its coat splits.", now);
-        voiced(teacherId, rain, LineKind.PASSAGE, "The bean drinks and drinks until its coat splits.", "bean-2a");
-        voiced(teacherId, rain, LineKind.QUESTION, "Which part comes out of the seed first?", "bean-2b");
-        voiced(teacherId, rain, LineKind.CHOICE, "the root", "bean-2c");
-        voiced(teacherId, rain, LineKind.CHOICE, "the leaf", "bean-2d");
-
-        String awake = page(lesson, "bean-3.svg", "A young plant with two leaves stands in the sun.", now);
-        lines.add(awake, LineKind.DIRECTION, "Now draw the bean as it will look tomorrow.");
-    }
-
-    private String page(String lesson, String picture, String pictureWords, long now) throws IOException {
-        String page = lessons.addPage(lesson, now);
-        try (InputStream content = new ClassPathResource("demo/" + picture).getInputStream()) {
-            lessons.setPicture(page, media.keep(content), SVG, pictureWords);
+        lessons.addLesson(lesson, teacherId, "How a bean wakes up", 0, System.currentTimeMillis());
+        bringIn(lesson, "bean", "How a bean wakes up.pptx", "bean.pptx", BEAN_PAGES);
+        List<ScriptLine> script = lessons.script(lesson);
+        for (int line = 0; line < BEAN_VOICES.length; line++) {
+            keep(teacherId, script.get(line).line().id(), BEAN_VOICES[line]);
         }
-        return page;
+        lines.setIcon(script.get(0).line().id(), StepIcon.LOOK);
+        lines.setIcon(script.get(script.size() - 1).line().id(), StepIcon.DRAW);
+        lessons.touch(lesson, System.currentTimeMillis());
     }
 
-    private void voiced(String teacherId, String page, LineKind kind, String words, String voice) throws IOException {
-        keep(teacherId, lines.add(page, kind, words), voice);
+    /** A file that was read before, and comes in as it was found. */
+    private void bringIn(String lesson, String read, String fileName, String resource, int pages) throws IOException {
+        Path file = copied(resource, folder.newTemporaryFile());
+        Path place = folder.newTemporaryFolder();
+        for (int page = 1; page <= pages; page++) {
+            copied(read + "/page-" + page + ".json", place.resolve("page-" + page + ".json"));
+            copied(read + "/page-" + page + ".png", place.resolve("page-" + page + ".png"));
+        }
+        papers.take(lesson, fileName, file, place);
+        FileSystemUtils.deleteRecursively(place);
     }
 
     private void keep(String teacherId, String line, String voice) throws IOException {

@@ -22,7 +22,7 @@ import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWrite
 
 /** Who may see what. */
 @Configuration
-class SecurityConfiguration {
+public class SecurityConfiguration {
     /** Nothing but what ships with the application; no script, style or handler inside a page. */
     private static final String CONTENT_SECURITY_POLICY = String.join(
             "; ",
@@ -35,7 +35,12 @@ class SecurityConfiguration {
             "connect-src 'self'",
             "form-action 'self'",
             "base-uri 'none'",
+            "frame-src 'self'",
             "frame-ancestors 'none'");
+
+    /** The same for a page that another of our own pages may show in a frame. */
+    public static final String IN_OUR_OWN_FRAME =
+            CONTENT_SECURITY_POLICY.replace("frame-ancestors 'none'", "frame-ancestors 'self'");
 
     /** Students' pages and shipped files: no account, no session, no cookie. */
     @Bean
@@ -93,6 +98,7 @@ class SecurityConfiguration {
     }
 
     private static void headers(HeadersConfigurer<HttpSecurity> headers) {
+        headers.frameOptions(frames -> frames.sameOrigin());
         headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_SECURITY_POLICY))
                 // A student's link is a secret: it never leaves in a Referer.
                 .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))

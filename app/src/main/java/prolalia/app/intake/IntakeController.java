@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.house.Words;
+import prolalia.app.intake.PaperTaker.TooManyPagesException;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.sound.RecordingService;
@@ -110,7 +111,11 @@ class IntakeController {
     @PostMapping("/papers/{id}/take")
     String take(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         StoredPaper paper = intake.paper(teacher.id(), id);
-        taker.take(paper);
+        try {
+            taker.take(paper);
+        } catch (TooManyPagesException tooMany) {
+            return "redirect:/papers/" + id + "/pages/1?over=" + tooMany.over();
+        }
         taker.takeSoundsSoon(id);
         return "redirect:/lessons/" + paper.lessonId();
     }

@@ -3,10 +3,11 @@ package prolalia.app.intake;
 import java.io.IOException;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -21,15 +22,16 @@ import prolalia.app.house.NotHereException;
 import prolalia.app.intake.PaperSoundStore.PaperSound;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.stage.PageInk;
 import prolalia.app.stage.StageService;
 import prolalia.core.intake.Proposal.ProposedLine;
+import prolalia.core.intake.SoundsOfLines;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.page.Area;
-import prolalia.core.page.InkMap;
 import prolalia.core.page.Paths;
 import prolalia.core.page.SpotPlacing;
 import prolalia.core.page.Thing;
@@ -85,6 +87,20 @@ class PaperTaker implements DisposableBean {
         worker.soon(paperId);
     }
 
+    /** Thrown when a lesson would have more pages than it may; nothing was taken. */
+    static final class TooManyPagesException extends RuntimeException {
+        private final int over;
+
+        TooManyPagesException(int over) {
+            this.over = over;
+        }
+
+        /** How many pages are too many. */
+        int over() {
+            return over;
+        }
+    }
+
     /** Adds the wanted pages at the end of the lesson, with their lines, and a spot beside each line. */
     @Transactional
     void take(StoredPaper paper) {
@@ -94,6 +110,10 @@ class PaperTaker implements DisposableBean {
         List<StoredPage> wanted =
                 store.pages(paper.id()).stream().filter(StoredPage::wanted).toList();
         lessons.removeUntouchedPage(paper.lessonId(), clock.millis());
+        int over = lessons.countPages(paper.lessonId()) + wanted.size() - LessonService.MOST_PAGES;
+        if (over > 0) {
+            throw new TooManyPagesException(over);
+        }
         Map<Integer, String> pageIds = new HashMap<>();
         for (StoredPage page : wanted) {
             String pageId = lessons.addPage(paper.lessonId(), clock.millis());
@@ -128,17 +148,18 @@ class PaperTaker implements DisposableBean {
         }
         List<String> lineIds =
                 lines.addAll(pageId, read).stream().map(placed -> placed.id()).toList();
-        InkMap pageInk = ink.of(page.pictureHash());
-        List<Area> taken = new ArrayList<>();
-        page.parts().jumps().forEach(jump -> taken.add(jump.area()));
+        List<Integer> placed = IntStream.range(0, proposed.size())
+                .filter(line -> proposed.get(line).hasPlace())
+                .boxed()
+                .toList();
+        List<Area> marks = SpotPlacing.besideEach(
+                placed.stream().map(line -> proposed.get(line).area()).toList(),
+                ink.of(page.pictureHash()),
+                page.parts().jumps().stream().map(PaperPage.Jump::area).toList(),
+                page.aspect());
         List<Thing> things = new ArrayList<>();
-        for (int i = 0; i < proposed.size(); i++) {
-            if (proposed.get(i).hasPlace()) {
-                Area area = SpotPlacing.beside(proposed.get(i).area(), pageInk, taken, page.aspect())
-                        .area();
-                taken.add(area);
-                things.add(new Thing.Spot(newId(), area, lineIds.get(i), true));
-            }
+        for (int i = 0; i < marks.size(); i++) {
+            things.add(new Thing.Spot(newId(), marks.get(i), lineIds.get(placed.get(i)), true));
         }
         for (PaperPage.Jump jump : page.parts().jumps()) {
             if (pageIds.containsKey(jump.toNumber())) {
@@ -147,35 +168,35 @@ class PaperTaker implements DisposableBean {
         }
         for (PaperPage.Link link : page.parts().links()) {
             if (StageService.isAddress(link.address())) {
-                things.add(new Thing.Link(newId(), link.area(), StageService.fitting(link.words()), link.address()));
+                things.add(new Thing.Link(
+                        newId(), link.area(), StageService.fitting(link.words()), link.address(), false));
             }
         }
         if (!things.isEmpty()) {
             stages.add(pageId, things);
         }
         int number = soundsBefore;
-        List<Integer> free = new ArrayList<>();
-        for (int i = 0; i < lineIds.size(); i++) {
-            free.add(i);
-        }
-        for (PaperPage.Sound sound : page.parts().sounds()) {
-            Integer nearest = free.stream()
-                    .min(Comparator.comparingDouble(i -> soundAlone ? 0 : distance(sound.area(), proposed.get(i))))
-                    .orElse(null);
-            if (nearest != null) {
-                free.remove(nearest);
-                sounds.add(new PaperSound(paper.id(), ++number, lineIds.get(nearest), sound.name(), sound.file()));
+        List<PaperPage.Sound> found = page.parts().sounds();
+        List<Optional<Area>> places = soundAlone
+                ? List.of(Optional.empty())
+                : proposed.stream()
+                        .map(line ->
+                                Optional.of(line).filter(ProposedLine::hasPlace).map(ProposedLine::area))
+                        .toList();
+        List<Optional<Integer>> said =
+                SoundsOfLines.nearest(found.stream().map(PaperPage.Sound::area).toList(), places);
+        for (int i = 0; i < found.size(); i++) {
+            if (said.get(i).isPresent()) {
+                String lineId = lineIds.get(said.get(i).get());
+                sounds.add(new PaperSound(
+                        paper.id(),
+                        ++number,
+                        lineId,
+                        found.get(i).name(),
+                        found.get(i).file()));
             }
         }
         return number;
-    }
-
-    private static double distance(Area sound, ProposedLine line) {
-        return line.hasPlace()
-                ? Math.hypot(
-                        sound.middleX() - line.area().middleX(),
-                        sound.middleY() - line.area().middleY())
-                : 2;
     }
 
     private static String newId() {

@@ -53,6 +53,7 @@ class ReviewController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @PathVariable int number,
+            @RequestParam(defaultValue = "0") int over,
             Model model) {
         StoredPaper paper = intake.paper(teacher.id(), id);
         if (paper.state() != State.READ) {
@@ -62,6 +63,7 @@ class ReviewController {
         model.addAttribute("page", intake.page(teacher.id(), id, number));
         model.addAttribute("pages", intake.pages(teacher.id(), id));
         model.addAttribute("lesson", lessons.lesson(teacher.id(), paper.lessonId()));
+        model.addAttribute("over", over);
         model.addAttribute("kinds", FoundKind.values());
         model.addAttribute("words", words.forBrowser("review"));
         return "intake/review";

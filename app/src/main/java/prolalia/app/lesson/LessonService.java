@@ -18,6 +18,7 @@ import prolalia.core.script.Pace;
 
 @Service
 public class LessonService {
+    public static final int MOST_PAGES = 200;
     static final int LONGEST_TITLE = 200;
     static final int COVERS = 6;
 
@@ -45,6 +46,11 @@ public class LessonService {
      * @param pace its teacher's
      */
     public record LessonView(LessonSummary summary, List<PageView> pages, Coverage coverage, Pace pace) {
+        /** Whether it has as many pages as it may. */
+        public boolean isFull() {
+            return pages.size() >= MOST_PAGES;
+        }
+
         /** About how long the lines that are still to be read take to say. */
         public long toReadMs() {
             return pace.ofLinesToReadMs(plain(script()));
@@ -169,10 +175,13 @@ public class LessonService {
         lessons.setRemoved(teacherId, lessonId, null);
     }
 
-    /** Adds a page with one empty line. */
+    /** Adds a page with one empty line, unless there are as many as may be. */
     @Transactional
     public void addPage(String teacherId, String lessonId) {
         summary(teacherId, lessonId);
+        if (lessons.countPages(lessonId) >= MOST_PAGES) {
+            return;
+        }
         String pageId = lessons.addPage(lessonId, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
     }

@@ -176,6 +176,7 @@ public class LessonStore {
                         LINE.WORDS,
                         LINE.REVISION,
                         LINE.STANDING_LINE_ID,
+                        LINE.ICON,
                         PAGE.ID,
                         PAGE.LESSON_ID,
                         TAKE.ID,
@@ -215,7 +216,8 @@ public class LessonStore {
                 Optional.ofNullable(row.get(TAKE.PEAKS)).map(Peaks::new).orElse(null),
                 row.get(TAKE.ID) == null ? null : new Span(row.get(TAKE.TRIM_START_MS), row.get(TAKE.TRIM_END_MS)),
                 findings,
-                row.get(LINE.STANDING_LINE_ID));
+                row.get(LINE.STANDING_LINE_ID),
+                LineStore.icon(row.get(LINE.ICON)));
     }
 
     private static Line line(Record row) {
@@ -294,6 +296,11 @@ public class LessonStore {
                 .set(PAGE.HEIGHT, height)
                 .where(PAGE.ID.eq(pageId))
                 .execute();
+    }
+
+    /** How many pages a lesson has. */
+    public int countPages(String lessonId) {
+        return writing.fetchCount(PAGE, PAGE.LESSON_ID.eq(lessonId), PAGE.REMOVED_AT.isNull());
     }
 
     public void setPicture(String pageId, String hash, String type, String words) {

@@ -19,6 +19,7 @@ import org.springframework.stereotype.Repository;
 import prolalia.app.house.Ids;
 import prolalia.app.house.db.tables.records.LineRecord;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.StepIcon;
 import prolalia.core.script.LineShape;
 import prolalia.core.script.LineShape.Place;
 import prolalia.core.script.PastedScript.ReadLine;
@@ -73,7 +74,8 @@ public class LineStore {
                         LINE.REMOVED_AT,
                         LINE.KEPT_TAKE_ID,
                         LINE.PAGE_ID,
-                        LINE.STANDING_LINE_ID)
+                        LINE.STANDING_LINE_ID,
+                        LINE.ICON)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
@@ -90,12 +92,17 @@ public class LineStore {
                                     removed,
                                     row.get(LINE.KEPT_TAKE_ID),
                                     new Place(page, lastOfPage.get(page)),
-                                    row.get(LINE.STANDING_LINE_ID)));
+                                    row.get(LINE.STANDING_LINE_ID),
+                                    icon(row.get(LINE.ICON))));
                     if (!removed) {
                         lastOfPage.put(page, row.get(LINE.ID));
                     }
                 });
         return shapes;
+    }
+
+    static StepIcon icon(String stored) {
+        return stored == null ? null : StepIcon.valueOf(stored);
     }
 
     /** Puts a line in at its place, removed up to now; a step of a change brings it into the script. */
@@ -106,6 +113,7 @@ public class LineStore {
                 .set(LINE.POSITION, makeRoom(shape.place()))
                 .set(LINE.KIND, shape.kind().name())
                 .set(LINE.WORDS, shape.words())
+                .set(LINE.ICON, shape.icon() == null ? null : shape.icon().name())
                 .set(LINE.REVISION, 1)
                 .set(LINE.REMOVED_AT, now)
                 .execute();
@@ -124,6 +132,9 @@ public class LineStore {
         }
         if (step.before().removed() != to.removed()) {
             values.put(LINE.REMOVED_AT, to.removed() ? now : null);
+        }
+        if (step.changesIcon()) {
+            values.put(LINE.ICON, to.icon() == null ? null : to.icon().name());
         }
         if (step.changesKept()) {
             values.put(LINE.KEPT_TAKE_ID, to.keptTakeId());
@@ -145,6 +156,14 @@ public class LineStore {
             // The standing line may have changed since the step was first made.
             reachPlaces(to.standingLineId());
         }
+    }
+
+    /** @param icon null: none any more */
+    public void setIcon(String lineId, StepIcon icon) {
+        writing.update(LINE)
+                .set(LINE.ICON, icon == null ? null : icon.name())
+                .where(LINE.ID.eq(lineId))
+                .execute();
     }
 
     /** Moves what comes after a place on by one; answers the position that is free then. */

@@ -3,6 +3,7 @@ package prolalia.app.lesson;
 import java.util.List;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
+import prolalia.core.lesson.StepIcon;
 import prolalia.core.script.WordChanges;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.InkTrace;
@@ -18,6 +19,7 @@ import prolalia.core.sound.Span;
  * @param trim what the kept take has of its recording, null when there is none
  * @param findings of the sound check in the kept take
  * @param standingLineId the standing line whose words and take it has, null when it has its own
+ * @param icon what it asks to do, as a picture; null when it has none
  */
 public record ScriptLine(
         Line line,
@@ -28,7 +30,8 @@ public record ScriptLine(
         Peaks peaks,
         Span trim,
         List<Finding> findings,
-        String standingLineId) {
+        String standingLineId,
+        StepIcon icon) {
     /** Whether there are words, and no kept take that says them. */
     public boolean isToBeRead() {
         return line.isSayable() && line.state() != LineState.VOICED;

@@ -21,12 +21,15 @@ import prolalia.app.player.PlayerService.WithdrawnException;
 @Controller
 class PlayerController {
     private final PlayerService player;
+    private final StudentPages pages;
     private final PagePictures pictures;
     private final MediaResponses media;
     private final Words words;
 
-    PlayerController(PlayerService player, PagePictures pictures, MediaResponses media, Words words) {
+    PlayerController(
+            PlayerService player, StudentPages pages, PagePictures pictures, MediaResponses media, Words words) {
         this.player = player;
+        this.pages = pages;
         this.pictures = pictures;
         this.media = media;
         this.words = words;
@@ -41,8 +44,8 @@ class PlayerController {
     String page(@PathVariable String token, @PathVariable int number, HttpServletResponse response, Model model) {
         // The teacher may change the lesson at any time, and take the link back.
         response.setHeader("Cache-Control", "no-store");
-        model.addAttribute("token", token);
-        model.addAttribute("student", player.page(token, number));
+        model.addAttribute("base", "/l/" + token);
+        model.addAttribute("student", pages.page(player.lesson(token), number));
         model.addAttribute("words", words.forBrowser("player"));
         return "player/page";
     }
@@ -57,13 +60,19 @@ class PlayerController {
     @GetMapping("/l/{token}/sound/{hash}.mp3")
     ResponseEntity<Resource> sound(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
-        return media.serve(player.sound(token, hash), MediaResponses.MP3, request);
+        return media.serve(player.sound(player.lesson(token), hash), MediaResponses.MP3, request);
     }
 
     @GetMapping("/l/{token}/picture/{hash}")
     ResponseEntity<Resource> picture(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         return pictures.serve(player.lesson(token), hash, request);
+    }
+
+    @GetMapping("/l/{token}/thing/{hash}")
+    ResponseEntity<Resource> thing(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
+            throws IOException {
+        return media.serve(hash, player.typeOfThing(player.lesson(token), hash), request);
     }
 
     @ExceptionHandler(WithdrawnException.class)

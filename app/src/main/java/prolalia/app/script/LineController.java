@@ -17,6 +17,7 @@ import prolalia.app.lesson.ScriptLine;
 import prolalia.app.script.ScriptService.Reshaped;
 import prolalia.app.script.ScriptService.WordsChange;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.StepIcon;
 import prolalia.core.script.WordChanges;
 
 /** Changes of single lines and their takes; each but typing answers with the rows that look different now. */
@@ -70,6 +71,21 @@ class LineController {
             @RequestParam LineKind kind,
             Model model) {
         return reshaped(script.changeKind(teacher.id(), id, kind), model);
+    }
+
+    /** @param icon none: it has none any more */
+    @PutMapping("/lines/{id}/icon")
+    String icon(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) StepIcon icon,
+            Model model) {
+        return reshaped(script.changeIcon(teacher.id(), id, icon), model);
+    }
+
+    @PostMapping("/lines/{id}/steps")
+    String steps(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        return reshaped(script.intoSteps(teacher.id(), id), model);
     }
 
     @PostMapping("/lessons/{lessonId}/pages/{pageId}/lines")

@@ -22,6 +22,7 @@ import prolalia.app.script.ChangeStore.StoredChange;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.StepIcon;
 import prolalia.core.lesson.Take;
 import prolalia.core.script.LineShape;
 import prolalia.core.script.LineShape.Place;
@@ -200,6 +201,21 @@ class ScriptService {
     Reshaped changeKind(String teacherId, String lineId, LineKind kind) {
         String lesson = lessonOf(teacherId, lineId);
         return make(lesson, edits(lesson).changeKind(lineId, kind));
+    }
+
+    /** @param icon null: none any more */
+    Reshaped changeIcon(String teacherId, String lineId, StepIcon icon) {
+        String lesson = lessonOf(teacherId, lineId);
+        return make(lesson, edits(lesson).changeIcon(lineId, icon));
+    }
+
+    /** Makes a line for each of its sentences, with an icon. */
+    Reshaped intoSteps(String teacherId, String lineId) {
+        String lesson = lessonOf(teacherId, lineId);
+        ScriptEdits edits = edits(lesson);
+        List<String> newIds =
+                edits.stepsOf(lineId).stream().skip(1).map(step -> Ids.newId()).toList();
+        return make(lesson, edits.intoSteps(lineId, newIds));
     }
 
     Reshaped remove(String teacherId, String lineId) {

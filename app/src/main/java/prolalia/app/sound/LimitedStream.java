@@ -5,10 +5,10 @@ import java.io.IOException;
 import java.io.InputStream;
 
 /** Stops reading with {@link RecordingService.TooLargeException} when more comes than may. */
-final class LimitedStream extends FilterInputStream {
+public final class LimitedStream extends FilterInputStream {
     private long left;
 
-    LimitedStream(InputStream in, long most) {
+    public LimitedStream(InputStream in, long most) {
         super(in);
         left = most;
     }

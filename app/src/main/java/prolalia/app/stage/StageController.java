@@ -1,7 +1,10 @@
 package prolalia.app.stage;
 
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -16,13 +19,17 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
 import prolalia.app.house.Words;
+import prolalia.app.lesson.LessonPage;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
+import prolalia.app.stage.StageService.Copied;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.app.stage.StageService.StageRefusedException;
+import prolalia.app.stage.StageStore.Placed;
 import prolalia.core.page.PathPicture;
 import prolalia.core.page.Paths;
 
@@ -33,11 +40,13 @@ class StageController {
 
     private final StageService stages;
     private final LessonService lessons;
+    private final MediaResponses media;
     private final Words words;
 
-    StageController(StageService stages, LessonService lessons, Words words) {
+    StageController(StageService stages, LessonService lessons, MediaResponses media, Words words) {
         this.stages = stages;
         this.lessons = lessons;
+        this.media = media;
         this.words = words;
     }
 
@@ -56,10 +65,31 @@ class StageController {
         if (number < 1 || number > lesson.pages().size() || lesson.summary().shelf()) {
             throw new NotHereException("page");
         }
-        model.addAttribute("lesson", lesson);
         PageView page = lesson.pages().get(number - 1);
         model.addAttribute("page", page);
         model.addAttribute("asked", stages.hintsAsked(page));
+        return stage(lesson, page.page().id(), page.page(), model);
+    }
+
+    /** What stands on every page, shown on the first one that has a picture. */
+    @GetMapping("/lessons/{id}/pages/every")
+    String everyPage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        LessonView lesson = lessons.lesson(teacher.id(), id);
+        if (lesson.summary().shelf()) {
+            throw new NotHereException("page");
+        }
+        LessonPage shown = lesson.pages().stream()
+                .map(PageView::page)
+                .filter(page -> page.pictureHash() != null)
+                .findFirst()
+                .orElse(lesson.pages().get(0).page());
+        return stage(lesson, id, shown, model);
+    }
+
+    private String stage(LessonView lesson, String ownerId, LessonPage shown, Model model) {
+        model.addAttribute("lesson", lesson);
+        model.addAttribute("owner", ownerId);
+        model.addAttribute("shown", shown);
         model.addAttribute("words", words.forBrowser("stage"));
         return "stage/stage";
     }
@@ -75,52 +105,78 @@ class StageController {
         return "stage/paths";
     }
 
-    @GetMapping("/lessons/{id}/stages/{pageId}")
+    @GetMapping("/lessons/{id}/stages/{ownerId}")
     @ResponseBody
     Stage stage(
-            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String pageId) {
-        return stages.stage(lessons.lesson(teacher.id(), id), pageId);
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
+        return stages.stage(lessons.lesson(teacher.id(), id), ownerId);
     }
 
     /** @param version that the change was made on */
-    @PutMapping("/lessons/{id}/stages/{pageId}")
+    @PutMapping("/lessons/{id}/stages/{ownerId}")
     @ResponseBody
     Stage save(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
-            @PathVariable String pageId,
+            @PathVariable String ownerId,
             @RequestParam int version,
-            @RequestBody List<StoredThing> things) {
-        return stages.save(teacher.id(), id, pageId, version, things);
+            @RequestBody Placed placed) {
+        return stages.save(teacher.id(), id, ownerId, version, placed);
     }
 
-    @PostMapping("/lessons/{id}/stages/{pageId}/undo")
+    @PostMapping("/lessons/{id}/stages/{ownerId}/undo")
     @ResponseBody
-    Stage undo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String pageId) {
-        return stages.step(teacher.id(), id, pageId, -1);
+    Stage undo(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
+        return stages.step(teacher.id(), id, ownerId, -1);
     }
 
-    @PostMapping("/lessons/{id}/stages/{pageId}/redo")
+    @PostMapping("/lessons/{id}/stages/{ownerId}/redo")
     @ResponseBody
-    Stage redo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String pageId) {
-        return stages.step(teacher.id(), id, pageId, 1);
+    Stage redo(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
+        return stages.step(teacher.id(), id, ownerId, 1);
     }
 
     /** Places spots of these lines where there is room. */
-    @PostMapping("/lessons/{id}/stages/{pageId}/place")
+    @PostMapping("/lessons/{id}/stages/{ownerId}/place")
     @ResponseBody
     Stage place(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
-            @PathVariable String pageId,
+            @PathVariable String ownerId,
             @RequestParam List<String> line) {
-        return stages.place(teacher.id(), id, pageId, line);
+        return stages.place(teacher.id(), id, ownerId, line);
+    }
+
+    /** @param pages that the things are copied to, as a teacher writes them */
+    @PostMapping("/lessons/{id}/stages/{ownerId}/copy")
+    @ResponseBody
+    Map<String, String> copy(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String ownerId,
+            @RequestParam List<String> thing,
+            @RequestParam String pages) {
+        Copied copied = stages.copy(teacher.id(), id, ownerId, thing, pages);
+        return Map.of("done", words.say("stage.copied", copied.placed(), copied.leftOut()));
+    }
+
+    /** A picture that stands on a page. */
+    @GetMapping("/lessons/{id}/things/{hash}")
+    ResponseEntity<Resource> picture(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String hash,
+            HttpServletRequest request)
+            throws IOException {
+        return media.serve(hash, stages.pictureType(lessons.lesson(teacher.id(), id), hash), request);
     }
 
     @ExceptionHandler(StageRefusedException.class)
     @ResponseBody
     ResponseEntity<Map<String, String>> refused(StageRefusedException refused) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                .body(Map.of("why", words.say("stage.refused." + refused.getMessage())));
+                .body(Map.of("why", words.say("stage.refused." + refused.getMessage(), refused.detail())));
     }
 }

@@ -1,11 +1,11 @@
 package prolalia.app.stage;
 
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
+import java.util.Optional;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.house.Ids;
@@ -14,23 +14,25 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.stage.StageStore.Placed;
 import prolalia.app.stage.StageStore.StoredStage;
+import prolalia.core.lesson.Line;
 import prolalia.core.page.Area;
-import prolalia.core.page.InkMap;
+import prolalia.core.page.EveryPage;
+import prolalia.core.page.EveryPage.Here;
+import prolalia.core.page.PageNumbers;
 import prolalia.core.page.Paths;
+import prolalia.core.page.PlayRule;
 import prolalia.core.page.SpotPlacing;
 import prolalia.core.page.Thing;
 import prolalia.core.page.Thing.Jump;
-import prolalia.core.page.Thing.Link;
 import prolalia.core.page.Thing.Spot;
 
-/** What is placed on pages. */
+/** What is placed on pages, and on every page of a lesson. */
 @Service
 public class StageService {
-    private static final int MOST_THINGS = 300;
-    private static final int LONGEST_WORDS = 300;
-    private static final double MARGIN = 0.03;
-    private static final int LONGEST_ADDRESS = 2_000;
+    /** A picture that comes in is this wide or high, by the page. */
+    private static final double PICTURE_SHARE = 0.35;
 
     private final StageStore store;
     private final LessonService lessons;
@@ -47,24 +49,83 @@ public class StageService {
     /**
      * A stage as the browser shows it.
      *
+     * @param every the set of every page as it stands on this one; none on the stage of the set itself
+     * @param farther what holds of a spot here that says nothing itself
+     * @param fartherOfPage what holds where the page itself says nothing
      * @param canUndo whether a change can be taken back
      * @param canRedo whether one that was taken back can be made again
      */
-    record Stage(List<StoredThing> things, int version, boolean canUndo, boolean canRedo) {}
+    public record Stage(
+            List<Thing> things,
+            List<Here> every,
+            Manner manner,
+            Farther farther,
+            Farther fartherOfPage,
+            int version,
+            boolean canUndo,
+            boolean canRedo) {}
 
-    /** Thrown when what is to be saved can't be; nothing was changed. */
-    static final class StageRefusedException extends RuntimeException {
-        StageRefusedException(String key) {
-            super(key);
+    /** A rule that holds, and where each part of it comes from. */
+    public record Farther(PlayRule rule, Map<PlayRule.Part, PlayRule.Level> levels) {
+        static Farther of(PlayRule ofPage, PlayRule ofLesson) {
+            return new Farther(ofPage.over(ofLesson).over(PlayRule.USUAL), PlayRule.levels(null, ofPage, ofLesson));
         }
     }
 
-    /** What is placed on the pages of a lesson, by page, as far as its lines and pages are still there. */
-    public Map<String, List<Thing>> ofLesson(LessonView lesson) {
-        Set<String> lines = lineIds(lesson);
-        Set<String> pages = pageIds(lesson);
-        return store.ofLesson(lesson.summary().id()).entrySet().stream()
-                .collect(Collectors.toMap(Map.Entry::getKey, entry -> standing(entry.getValue(), lines, pages)));
+    /**
+     * A page as students meet it.
+     *
+     * @param things that stand on it, those of every page too; each spot with the rule that holds for it
+     * @param rule that holds for lines of the page that have no spot
+     */
+    public record StagedPage(List<Thing> things, PlayRule rule, boolean example) {}
+
+    /** Thrown when what is to be saved can't be; nothing was changed. */
+    public static final class StageRefusedException extends RuntimeException {
+        private final int detail;
+
+        public StageRefusedException(String key) {
+            this(key, 0);
+        }
+
+        StageRefusedException(String key, int detail) {
+            super(key);
+            this.detail = detail;
+        }
+
+        public int detail() {
+            return detail;
+        }
+    }
+
+    /** The pages of a lesson as students meet them, by id, as far as lines and pages are still there. */
+    public Map<String, StagedPage> ofLesson(LessonView lesson) {
+        Map<String, Placed> placed = store.ofLesson(lesson.summary().id());
+        Placed ofLesson = placed.getOrDefault(lesson.summary().id(), Placed.NOTHING);
+        StageCheck check = check(lesson);
+        EveryPage every = new EveryPage(check.standing(ofLesson.things()));
+        Map<String, StagedPage> pages = new HashMap<>();
+        for (PageView page : lesson.pages()) {
+            Placed own = placed.getOrDefault(page.page().id(), Placed.NOTHING);
+            PlayRule rule = own.manner().rule().over(ofLesson.manner().rule()).over(PlayRule.USUAL);
+            List<Thing> things = new ArrayList<>(check.standing(own.things()));
+            every.on(plain(page), own.manner().otherwise()).stream()
+                    .flatMap(here -> here.thing().stream())
+                    .forEach(things::add);
+            things.replaceAll(
+                    thing -> thing instanceof Spot spot ? spot.under(spot.rule().over(rule)) : thing);
+            pages.put(
+                    page.page().id(), new StagedPage(things, rule, own.manner().example()));
+        }
+        return pages;
+    }
+
+    private StageCheck check(LessonView lesson) {
+        return StageCheck.of(lesson, store.pictures(lesson.summary().id()).keySet());
+    }
+
+    private static List<Line> plain(PageView page) {
+        return page.lines().stream().map(ScriptLine::line).toList();
     }
 
     /** How often students asked for the hints of a page, by line; those that nobody asked for are missing. */
@@ -79,71 +140,90 @@ public class StageService {
 
     /** The ways through a lesson. */
     Paths paths(LessonView lesson) {
-        return Paths.of(lesson.pages().size(), jumps(lesson));
-    }
-
-    /** The ways that were placed on its pages, counted as they follow each other. */
-    private List<Paths.Way> jumps(LessonView lesson) {
         List<String> ids = lesson.pages().stream().map(page -> page.page().id()).toList();
         List<Paths.Way> jumps = new ArrayList<>();
-        Map<String, List<Thing>> things = ofLesson(lesson);
+        Map<String, StagedPage> pages = ofLesson(lesson);
         for (int page = 0; page < ids.size(); page++) {
-            for (Thing thing : things.getOrDefault(ids.get(page), List.of())) {
+            for (Thing thing : pages.get(ids.get(page)).things()) {
                 if (thing instanceof Jump jump) {
                     jumps.add(new Paths.Way(page, ids.indexOf(jump.pageId()), jump.way()));
                 }
             }
         }
-        return jumps;
+        return Paths.of(ids.size(), jumps);
     }
 
     /** Places more things on a page, as one change. */
-    public void add(String pageId, List<Thing> more) {
-        StoredStage stored = store.stage(pageId);
-        List<Thing> things = new ArrayList<>(stored.things());
+    public void add(String ownerId, List<Thing> more) {
+        StoredStage stored = store.stage(ownerId);
+        List<Thing> things = new ArrayList<>(stored.placed().things());
         things.addAll(more);
-        store.save(pageId, stored.version() + 1, things);
+        store.save(
+                ownerId,
+                stored.version() + 1,
+                new Placed(things, stored.placed().manner()));
     }
 
-    Stage stage(LessonView lesson, String pageId) {
-        page(lesson, pageId);
-        StoredStage stored = store.stage(pageId);
+    /** What is said of a page, or a lesson, from now on. */
+    public void say(String ownerId, Manner manner) {
+        StoredStage stored = store.stage(ownerId);
+        store.save(ownerId, stored.version() + 1, new Placed(stored.placed().things(), manner));
+    }
+
+    /** @param ownerId a page of the lesson, or the lesson itself: then what stands on every page */
+    Stage stage(LessonView lesson, String ownerId) {
+        Optional<PageView> page = owner(lesson, ownerId);
+        StoredStage stored = store.stage(ownerId);
+        Manner manner = stored.placed().manner();
+        PlayRule ofPage = page.isEmpty() ? PlayRule.SILENT : manner.rule();
+        Placed ofLesson = page.isEmpty()
+                ? stored.placed()
+                : store.stage(lesson.summary().id()).placed();
+        PlayRule lessonRule = ofLesson.manner().rule();
+        List<Here> every = page.map(there -> new EveryPage(ofLesson.things()).on(plain(there), manner.otherwise()))
+                .orElse(List.of());
         return new Stage(
-                standing(stored.things(), lineIds(lesson), pageIds(lesson)).stream()
-                        .map(StoredThing::of)
-                        .toList(),
+                check(lesson).standing(stored.placed().things()),
+                every,
+                manner,
+                Farther.of(ofPage, lessonRule),
+                Farther.of(PlayRule.SILENT, page.isEmpty() ? PlayRule.SILENT : lessonRule),
                 stored.version(),
-                store.has(pageId, stored.version() - 1),
+                store.has(ownerId, stored.version() - 1),
                 stored.newest() > stored.version());
     }
 
     /**
-     * Saves a page as it stands now.
+     * Saves a stage as it stands now.
      *
      * @param version that the change was made on
      * @throws StageRefusedException if it was changed elsewhere meanwhile, or holds what can't be there
      */
     @Transactional
-    Stage save(String teacherId, String lessonId, String pageId, int version, List<StoredThing> things) {
+    Stage save(String teacherId, String lessonId, String ownerId, int version, Placed placed) {
         LessonView lesson = lessons.lesson(teacherId, lessonId);
-        page(lesson, pageId);
-        if (store.stage(pageId).version() != version) {
+        boolean onEvery = owner(lesson, ownerId).isEmpty();
+        if (store.stage(ownerId).version() != version) {
             throw new StageRefusedException("ELSEWHERE");
         }
-        store.save(pageId, version + 1, checked(things, lineIds(lesson), pageIds(lesson)));
-        return stage(lesson, pageId);
+        Manner manner = placed.manner() == null ? Manner.USUAL : placed.manner();
+        if (manner.otherwise().size() > StageCheck.MOST_THINGS) {
+            throw new StageRefusedException("TOO_MANY");
+        }
+        store.save(ownerId, version + 1, new Placed(check(lesson).checked(placed.things(), onEvery), manner));
+        return stage(lesson, ownerId);
     }
 
     /** Takes the last change back, or with {@code by} 1 makes it again. */
     @Transactional
-    Stage step(String teacherId, String lessonId, String pageId, int by) {
+    Stage step(String teacherId, String lessonId, String ownerId, int by) {
         LessonView lesson = lessons.lesson(teacherId, lessonId);
-        page(lesson, pageId);
-        int to = store.stage(pageId).version() + by;
-        if (store.has(pageId, to)) {
-            store.hold(pageId, to);
+        owner(lesson, ownerId);
+        int to = store.stage(ownerId).version() + by;
+        if (store.has(ownerId, to)) {
+            store.hold(ownerId, to);
         }
-        return stage(lesson, pageId);
+        return stage(lesson, ownerId);
     }
 
     /** Places a spot for each of these lines that has none, where there is room: below that of the line before it. */
@@ -152,90 +232,128 @@ public class StageService {
         LessonView lesson = lessons.lesson(teacherId, lessonId);
         PageView page = page(lesson, pageId);
         StoredStage stored = store.stage(pageId);
-        List<Thing> things = new ArrayList<>(standing(stored.things(), lineIds(lesson), pageIds(lesson)));
-        InkMap inkOfPage = ink.of(page.page().pictureHash());
-        double aspect = page.page().aspect();
-        Area near = new Area(SpotPlacing.SIDE, MARGIN, SpotPlacing.SIDE, SpotPlacing.SIDE * aspect);
+        List<Thing> things =
+                new ArrayList<>(check(lesson).standing(stored.placed().things()));
+        List<Optional<Area>> marks = new ArrayList<>();
+        List<String> wanted = new ArrayList<>();
         for (ScriptLine line : page.lines()) {
-            Spot there = spotOf(things, line.line().id());
-            if (there == null && lineIds.contains(line.line().id()) && things.size() < MOST_THINGS) {
-                List<Area> taken = things.stream().map(Thing::area).toList();
-                Area area = SpotPlacing.beside(near, inkOfPage, taken, aspect).area();
-                there = new Spot(Ids.newId().substring(0, 8), area, line.line().id(), true);
-                things.add(there);
-            }
-            if (there != null) {
-                near = there.area().movedBy(0, there.area().h() * 1.2).onPage();
+            String id = line.line().id();
+            Optional<Area> mark = spotOf(things, id);
+            if (mark.isPresent()) {
+                marks.add(mark);
+            } else if (lineIds.contains(id) && things.size() + wanted.size() < StageCheck.MOST_THINGS) {
+                marks.add(Optional.empty());
+                wanted.add(id);
             }
         }
-        if (things.size() > stored.things().size()) {
-            store.save(pageId, stored.version() + 1, things);
+        List<Area> taken = things.stream().map(Thing::area).toList();
+        List<Area> places = SpotPlacing.downThePage(
+                marks, ink.of(page.page().pictureHash()), taken, page.page().aspect());
+        for (int i = 0; i < wanted.size(); i++) {
+            things.add(new Spot(Ids.newId().substring(0, 8), places.get(i), wanted.get(i), true));
+        }
+        if (!wanted.isEmpty()) {
+            store.save(
+                    pageId,
+                    stored.version() + 1,
+                    new Placed(things, stored.placed().manner()));
         }
         return stage(lesson, pageId);
     }
 
-    private static Spot spotOf(List<Thing> things, String lineId) {
+    private static Optional<Area> spotOf(List<Thing> things, String lineId) {
         return things.stream()
                 .filter(thing -> thing instanceof Spot spot && spot.lineId().equals(lineId))
-                .map(Spot.class::cast)
-                .findFirst()
-                .orElse(null);
+                .map(Thing::area)
+                .findFirst();
     }
 
-    private static List<Thing> checked(List<StoredThing> things, Set<String> lines, Set<String> pages) {
-        if (things.size() > MOST_THINGS) {
+    /** How many things were placed, on all pages together, and how many had no line that they could say. */
+    record Copied(int placed, int leftOut) {}
+
+    /**
+     * Copies things of a page to other pages; a spot goes where there is a line that stands as its own does.
+     *
+     * @param pages as a teacher writes them
+     */
+    @Transactional
+    Copied copy(String teacherId, String lessonId, String pageId, List<String> thingIds, String pages) {
+        LessonView lesson = lessons.lesson(teacherId, lessonId);
+        PageView from = page(lesson, pageId);
+        List<Integer> numbers = PageNumbers.read(pages, lesson.pages().size())
+                .orElseThrow(
+                        () -> new StageRefusedException("PAGES", lesson.pages().size()));
+        List<Thing> chosen = store.stage(pageId).placed().things().stream()
+                .filter(thing -> thingIds.contains(thing.id()))
+                .toList();
+        int placed = 0;
+        int leftOut = 0;
+        for (int number : numbers) {
+            PageView to = lesson.pages().get(number - 1);
+            if (to.equals(from)) {
+                continue;
+            }
+            List<Thing> copies = EveryPage.copied(chosen, plain(from), plain(to)).stream()
+                    .map(thing -> thing.named(Ids.newId().substring(0, 8)))
+                    .toList();
+            if (store.stage(to.page().id()).placed().things().size() + copies.size() > StageCheck.MOST_THINGS) {
+                throw new StageRefusedException("TOO_MANY");
+            }
+            if (!copies.isEmpty()) {
+                add(to.page().id(), copies);
+            }
+            placed += copies.size();
+            leftOut += chosen.size() - copies.size();
+        }
+        return new Copied(placed, leftOut);
+    }
+
+    /** The lesson whose stage it is, if it is this teacher's. */
+    public void needsOwner(String teacherId, String lessonId, String ownerId) {
+        owner(lessons.lesson(teacherId, lessonId), ownerId);
+    }
+
+    /**
+     * Places a picture that was brought in, in the middle.
+     *
+     * @param aspect its width by its height
+     */
+    @Transactional
+    public Stage addPicture(
+            String teacherId, String lessonId, String ownerId, String hash, String type, double aspect) {
+        LessonView lesson = lessons.lesson(teacherId, lessonId);
+        double pageAspect = owner(lesson, ownerId)
+                .map(page -> page.page().aspect())
+                .orElse(lesson.pages().get(0).page().aspect());
+        if (store.stage(ownerId).placed().things().size() >= StageCheck.MOST_THINGS) {
             throw new StageRefusedException("TOO_MANY");
         }
-        Set<String> ids = new HashSet<>();
-        return things.stream()
-                .map(stored -> {
-                    Thing thing = thing(stored);
-                    boolean known = thing instanceof Spot spot && lines.contains(spot.lineId())
-                            || thing instanceof Jump jump && pages.contains(jump.pageId())
-                            || thing instanceof Link link && isGood(link);
-                    if (!known || !ids.add(thing.id())) {
-                        throw new StageRefusedException(thing instanceof Link ? "ADDRESS" : "GONE");
-                    }
-                    return thing.at(thing.area().onPage());
-                })
-                .toList();
+        store.addPicture(lessonId, hash, type);
+        Area area = Area.fitted(aspect, pageAspect, PICTURE_SHARE);
+        add(ownerId, List.of(new Thing.Picture(Ids.newId().substring(0, 8), area, hash, "")));
+        return stage(lesson, ownerId);
     }
 
-    private static boolean isGood(Link link) {
-        return isAddress(link.address()) && link.words().length() <= LONGEST_WORDS;
+    /** The media type of a picture that was brought in to be placed on pages of a lesson. */
+    public MediaType pictureType(LessonView lesson, String hash) {
+        return Optional.ofNullable(store.pictures(lesson.summary().id()).get(hash))
+                .map(MediaType::valueOf)
+                .orElseThrow(() -> new NotHereException("picture"));
     }
 
     /** Whether a link may lead there. */
     public static boolean isAddress(String address) {
-        return address.matches("(?i)https?://\\S+") && address.length() <= LONGEST_ADDRESS;
+        return StageCheck.isAddress(address);
     }
 
     /** Words as long as those of a link may be. */
     public static String fitting(String words) {
-        return words.length() <= LONGEST_WORDS ? words : words.substring(0, LONGEST_WORDS);
+        return StageCheck.fitting(words);
     }
 
-    private static Thing thing(StoredThing stored) {
-        try {
-            return stored.thing();
-        } catch (IllegalArgumentException missing) {
-            throw new StageRefusedException("GONE");
-        }
-    }
-
-    private static List<Thing> standing(List<Thing> things, Set<String> lines, Set<String> pages) {
-        return things.stream()
-                .filter(thing -> !(thing instanceof Spot spot) || lines.contains(spot.lineId()))
-                .filter(thing -> !(thing instanceof Jump jump) || pages.contains(jump.pageId()))
-                .toList();
-    }
-
-    private static Set<String> lineIds(LessonView lesson) {
-        return lesson.script().stream().map(line -> line.line().id()).collect(Collectors.toSet());
-    }
-
-    private static Set<String> pageIds(LessonView lesson) {
-        return lesson.pages().stream().map(page -> page.page().id()).collect(Collectors.toSet());
+    /** The page that owns a stage; empty when it is the lesson itself. */
+    private static Optional<PageView> owner(LessonView lesson, String ownerId) {
+        return lesson.summary().id().equals(ownerId) ? Optional.empty() : Optional.of(page(lesson, ownerId));
     }
 
     static PageView page(LessonView lesson, String pageId) {

@@ -1,25 +1,30 @@
 package prolalia.app.stage;
 
 import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.select;
 import static prolalia.app.house.db.Tables.PAGE;
 import static prolalia.app.house.db.Tables.STAGE;
+import static prolalia.app.house.db.Tables.STAGE_PICTURE;
 import static prolalia.app.house.db.Tables.STAGE_VERSION;
 
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
+import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.core.page.Thing;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/** What is placed on pages, in versions. */
+/** What is placed on pages, and on every page of a lesson, in versions. Their owner is the page, or the lesson. */
 @Repository
 class StageStore {
-    /** Changes of a page that can be taken back. */
+    /** Changes that can be taken back. */
     private static final int MOST_VERSIONS = 200;
+
+    private static final TypeReference<List<Thing>> THINGS = new TypeReference<>() {};
 
     private final DSLContext writing;
     private final DSLContext looking;
@@ -31,92 +36,111 @@ class StageStore {
         this.json = json;
     }
 
+    /** What is placed, and what is said of it as a whole. */
+    record Placed(List<Thing> things, Manner manner) {
+        static final Placed NOTHING = new Placed(List.of(), Manner.USUAL);
+    }
+
     /**
      * A stage as it stands.
      *
      * @param version counts from 0, an empty stage
      * @param newest the newest version; later than {@code version} when changes were taken back
      */
-    record StoredStage(List<Thing> things, int version, int newest) {}
+    record StoredStage(Placed placed, int version, int newest) {}
 
-    StoredStage stage(String pageId) {
-        return writing.select(STAGE.VERSION, STAGE_VERSION.THINGS)
+    StoredStage stage(String ownerId) {
+        return writing.select(STAGE.VERSION, STAGE_VERSION.THINGS, STAGE_VERSION.MANNER)
                 .from(STAGE)
                 .leftJoin(STAGE_VERSION)
-                .on(STAGE_VERSION.PAGE_ID.eq(STAGE.PAGE_ID), STAGE_VERSION.NUMBER.eq(STAGE.VERSION))
-                .where(STAGE.PAGE_ID.eq(pageId))
+                .on(STAGE_VERSION.OWNER_ID.eq(STAGE.OWNER_ID), STAGE_VERSION.NUMBER.eq(STAGE.VERSION))
+                .where(STAGE.OWNER_ID.eq(ownerId))
                 .fetchOptional()
-                .map(row ->
-                        new StoredStage(things(row.get(STAGE_VERSION.THINGS)), row.get(STAGE.VERSION), newest(pageId)))
-                .orElseGet(() -> new StoredStage(List.of(), 0, 0));
+                .map(row -> new StoredStage(placed(row), row.get(STAGE.VERSION), newest(ownerId)))
+                .orElseGet(() -> new StoredStage(Placed.NOTHING, 0, 0));
     }
 
-    /** What is placed on the pages of a lesson, by page. */
-    Map<String, List<Thing>> ofLesson(String lessonId) {
+    /** What is placed on the pages of a lesson, by page, and on all of them, by the lesson's own id. */
+    Map<String, Placed> ofLesson(String lessonId) {
         return looking
-                .select(STAGE.PAGE_ID, STAGE_VERSION.THINGS)
+                .select(STAGE.OWNER_ID, STAGE_VERSION.THINGS, STAGE_VERSION.MANNER)
                 .from(STAGE)
                 .join(STAGE_VERSION)
-                .on(STAGE_VERSION.PAGE_ID.eq(STAGE.PAGE_ID), STAGE_VERSION.NUMBER.eq(STAGE.VERSION))
-                .join(PAGE)
-                .on(PAGE.ID.eq(STAGE.PAGE_ID))
-                .where(PAGE.LESSON_ID.eq(lessonId))
+                .on(STAGE_VERSION.OWNER_ID.eq(STAGE.OWNER_ID), STAGE_VERSION.NUMBER.eq(STAGE.VERSION))
+                .where(STAGE.OWNER_ID
+                        .eq(lessonId)
+                        .or(STAGE.OWNER_ID.in(select(PAGE.ID).from(PAGE).where(PAGE.LESSON_ID.eq(lessonId)))))
                 .fetch()
                 .stream()
-                .collect(Collectors.toMap(row -> row.get(STAGE.PAGE_ID), row -> things(row.get(STAGE_VERSION.THINGS))));
+                .collect(Collectors.toMap(row -> row.get(STAGE.OWNER_ID), this::placed));
     }
 
-    private int newest(String pageId) {
+    private int newest(String ownerId) {
         return writing.select(max(STAGE_VERSION.NUMBER))
                 .from(STAGE_VERSION)
-                .where(STAGE_VERSION.PAGE_ID.eq(pageId))
+                .where(STAGE_VERSION.OWNER_ID.eq(ownerId))
                 .fetchOptional(0, Integer.class)
                 .orElse(0);
     }
 
-    private List<Thing> things(String stored) {
-        return stored == null
-                ? List.of()
-                : json.readValue(stored, new TypeReference<List<StoredThing>>() {}).stream()
-                        .map(StoredThing::thing)
-                        .toList();
+    private Placed placed(Record row) {
+        String things = row.get(STAGE_VERSION.THINGS);
+        return things == null
+                ? Placed.NOTHING
+                : new Placed(
+                        json.readValue(things, THINGS), json.readValue(row.get(STAGE_VERSION.MANNER), Manner.class));
     }
 
     /** Makes this the version that holds; versions that were taken back are gone then. */
-    void save(String pageId, int number, List<Thing> things) {
+    void save(String ownerId, int number, Placed placed) {
         writing.deleteFrom(STAGE_VERSION)
                 .where(
-                        STAGE_VERSION.PAGE_ID.eq(pageId),
+                        STAGE_VERSION.OWNER_ID.eq(ownerId),
                         STAGE_VERSION.NUMBER.ge(number).or(STAGE_VERSION.NUMBER.le(number - MOST_VERSIONS)))
                 .execute();
         writing.insertInto(STAGE_VERSION)
-                .set(STAGE_VERSION.PAGE_ID, pageId)
+                .set(STAGE_VERSION.OWNER_ID, ownerId)
                 .set(STAGE_VERSION.NUMBER, number)
-                .set(
-                        STAGE_VERSION.THINGS,
-                        json.writeValueAsString(
-                                things.stream().map(StoredThing::of).toList()))
+                .set(STAGE_VERSION.THINGS, json.writerFor(THINGS).writeValueAsString(placed.things()))
+                .set(STAGE_VERSION.MANNER, json.writeValueAsString(placed.manner()))
                 .execute();
-        hold(pageId, number);
+        hold(ownerId, number);
     }
 
     /** Whether a version is there to go back or forward to; 0, the empty stage, always is, unless it is too long ago. */
-    boolean has(String pageId, int number) {
+    boolean has(String ownerId, int number) {
         return number >= 0
                 && (writing.fetchExists(
-                                STAGE_VERSION, STAGE_VERSION.PAGE_ID.eq(pageId), STAGE_VERSION.NUMBER.eq(number))
+                                STAGE_VERSION, STAGE_VERSION.OWNER_ID.eq(ownerId), STAGE_VERSION.NUMBER.eq(number))
                         || number == 0
                                 && writing.fetchExists(
-                                        STAGE_VERSION, STAGE_VERSION.PAGE_ID.eq(pageId), STAGE_VERSION.NUMBER.eq(1)));
+                                        STAGE_VERSION, STAGE_VERSION.OWNER_ID.eq(ownerId), STAGE_VERSION.NUMBER.eq(1)));
     }
 
-    void hold(String pageId, int number) {
+    void hold(String ownerId, int number) {
         writing.insertInto(STAGE)
-                .set(STAGE.PAGE_ID, pageId)
+                .set(STAGE.OWNER_ID, ownerId)
                 .set(STAGE.VERSION, number)
-                .onConflict(STAGE.PAGE_ID)
+                .onConflict(STAGE.OWNER_ID)
                 .doUpdate()
                 .set(STAGE.VERSION, number)
                 .execute();
+    }
+
+    /** From now on a picture may be placed on the pages of a lesson. */
+    void addPicture(String lessonId, String hash, String type) {
+        writing.insertInto(STAGE_PICTURE)
+                .set(STAGE_PICTURE.LESSON_ID, lessonId)
+                .set(STAGE_PICTURE.HASH, hash)
+                .set(STAGE_PICTURE.TYPE, type)
+                .onConflictDoNothing()
+                .execute();
+    }
+
+    /** The media types of the pictures that may be placed on the pages of a lesson, by their names. */
+    Map<String, String> pictures(String lessonId) {
+        return looking.selectFrom(STAGE_PICTURE)
+                .where(STAGE_PICTURE.LESSON_ID.eq(lessonId))
+                .fetchMap(STAGE_PICTURE.HASH, STAGE_PICTURE.TYPE);
     }
 }

@@ -1,21 +1,26 @@
-// The student's page: one sound at a time, the big mark plays and pauses the line that is current.
+// The student's page: one sound at a time, the big mark plays and pauses the line that is current. Pages turn in place.
 import { say } from '../house/words.js';
+import { Ground } from './ground.js';
+import { layOut } from './onpage.js';
+import { countStart, isSpent, ruleOf } from './rule.js';
+import { Turning } from './turning.js';
 
 const SPEEDS = [1, 0.75, 1.25];
 const RING = 132;
 const BACK_SECONDS = 5;
+const HELD = 'M19 17 v14 M29 17 v14';
 
-const spots = [...document.querySelectorAll('.spot')];
 const at = (id) => document.getElementById(id);
-const play = at('play');
-const seek = at('seek');
-const audio = new Audio();
-audio.preload = 'auto';
-audio.preservesPitch = true;
+const ground = new Ground();
+// Two, in turns: what goes on over the next page has its own.
+const voices = [new Audio(), new Audio()];
+let audio = voices[0];
+let spots = [];
 let speed = 0;
 let dragging = false;
-
-const HELD = 'M19 17 v14 M29 17 v14';
+// How often the current sound is still to be heard; what waits to be said on arrival.
+let timesLeft = 1;
+let arriving = [];
 
 function svg(tag, attributes) {
   const element = document.createElementNS('http://www.w3.org/2000/svg', tag);
@@ -23,17 +28,24 @@ function svg(tag, attributes) {
   return element;
 }
 
-/** The length in seconds; the server knows it before the sound has come. */
-const lengthOf = () => (Number.isFinite(audio.duration) && audio.duration) || Number(current().dataset.ms) / 1000;
-
 const currentOnes = () => spots.filter((spot) => spot.parentElement.classList.contains('current'));
 const current = () => currentOnes()[0];
+
+/** The length in seconds; the server knows it before the sound has come. */
+const lengthOf = () => (Number.isFinite(audio.duration) && audio.duration) || Number(current().dataset.ms) / 1000;
 
 function choose(spot) {
   spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
   at('current').textContent = spot.parentElement.querySelector('.words').textContent;
+  const icon = spot.dataset.icon && at('steps').content.querySelector(`[data-icon=${spot.dataset.icon}]`);
+  at('step').hidden = !icon;
+  if (icon) {
+    at('step').src = icon.dataset.src;
+  }
   audio.src = spot.dataset.sound;
   audio.playbackRate = SPEEDS[speed];
+  audio.volume = ruleOf(spot).volume;
+  timesLeft = ruleOf(spot).times;
   drawTrace(spot);
   show();
 }
@@ -52,22 +64,30 @@ function ring(mark, share) {
 }
 
 function show() {
+  if (!at('play')) {
+    return;
+  }
   const length = lengthOf();
   const share = Math.min(1, audio.currentTime / length);
   const left = Math.max(0, Math.ceil((length - audio.currentTime) / audio.playbackRate - 0.05));
   spots.forEach((spot) => ring(spot, 1));
-  ring(play, 1 - share);
+  ring(at('play'), 1 - share);
   currentOnes().forEach((spot) => ring(spot, 1 - share));
   at('left').textContent = left;
   at('seek-trace').querySelector('rect').setAttribute('width', 640 * share);
   if (!dragging) {
-    seek.value = Math.round(share * 1000);
-    seek.setAttribute('aria-valuetext', say('secondsLeft', { n: left }));
+    at('seek').value = Math.round(share * 1000);
+    at('seek').setAttribute('aria-valuetext', say('secondsLeft', { n: left }));
   }
 }
 
 function showPlaying() {
   const playing = !audio.paused;
+  ground.under(voices.some((voice) => !voice.paused));
+  const play = at('play');
+  if (!play) {
+    return;
+  }
   play.setAttribute('aria-pressed', playing);
   play.setAttribute('aria-label', say(playing ? 'pause' : 'play'));
   const mark = play.querySelector('.ring-mark');
@@ -86,28 +106,102 @@ function follow() {
   }
 }
 
-async function start() {
+/** Marks those that were heard as often as they may be, and backgrounds that sound. */
+function showRules() {
+  spots.forEach((spot) => {
+    const spent = isSpent(spot);
+    spot.classList.toggle('spent', spent);
+    spot.toggleAttribute('aria-disabled', spent);
+    spot.classList.toggle('on', ground.isOn(spot));
+  });
+}
+
+/** @param silently whether a browser that wants a press first is no trouble; answers whether it did */
+async function play(silently = false) {
   at('trouble').textContent = '';
+  voices.filter((voice) => voice !== audio).forEach((voice) => voice.pause());
   try {
     await audio.play();
   } catch (failure) {
+    if (silently && failure.name === 'NotAllowedError') {
+      return false;
+    }
     if (failure.name !== 'AbortError') {
       at('trouble').textContent = say('trouble');
     }
   }
+  return true;
+}
+
+/** Plays a spot from its beginning, unless it was heard as often as it may be. */
+async function begin(spot, silently = false) {
+  if (isSpent(spot)) {
+    return true;
+  }
+  if (spot !== current() || audio.currentTime > 0) {
+    choose(spot);
+  }
+  if (!await play(silently)) {
+    return false;
+  }
+  countStart(spot);
+  showRules();
+  return true;
+}
+
+function ended() {
+  if (timesLeft !== 1) {
+    timesLeft = timesLeft === 0 ? 0 : timesLeft - 1;
+    audio.currentTime = 0;
+    play();
+  } else if (arriving.length > 0) {
+    begin(arriving.shift());
+  }
+}
+
+async function background(spot) {
+  if (!ground.isOn(spot) && isSpent(spot)) {
+    return;
+  }
+  const starts = !ground.isOn(spot);
+  await ground.toggle(spot);
+  if (starts) {
+    countStart(spot);
+  }
+  showRules();
+}
+
+function press(spot) {
+  arriving = [];
+  if (ruleOf(spot).underSpeech) {
+    background(spot).catch(() => { at('trouble').textContent = say('trouble'); });
+  } else if (spot.dataset.line === current().dataset.line && (!audio.paused || (audio.currentTime > 0 && !audio.ended))) {
+    toggle();
+  } else {
+    begin(spot);
+  }
 }
 
 function toggle() {
-  if (audio.paused) {
-    start();
-  } else {
+  arriving = [];
+  if (!audio.paused) {
     audio.pause();
+  } else if (audio.currentTime > 0 && !audio.ended) {
+    play();
+  } else {
+    begin(current());
   }
 }
 
 function again() {
-  audio.currentTime = 0;
-  start();
+  arriving = [];
+  if (!isSpent(current())) {
+    audio.currentTime = 0;
+    timesLeft = ruleOf(current()).times;
+    countStart(current());
+    showRules();
+    play();
+  }
 }
 
 function back() {
@@ -116,11 +210,17 @@ function back() {
 
 function changeSpeed() {
   speed = (speed + 1) % SPEEDS.length;
-  audio.defaultPlaybackRate = SPEEDS[speed];
-  audio.playbackRate = SPEEDS[speed];
+  showSpeed();
+  show();
+}
+
+function showSpeed() {
+  voices.forEach((voice) => {
+    voice.defaultPlaybackRate = SPEEDS[speed];
+    voice.playbackRate = SPEEDS[speed];
+  });
   at('speed-number').textContent = SPEEDS[speed];
   at('speed').setAttribute('aria-label', say(`speed.${SPEEDS[speed]}`));
-  show();
 }
 
 /** The next hint, in order; after the last one, the last again. */
@@ -131,42 +231,94 @@ function hint() {
   const spot = next.querySelector('.spot');
   at('hints-left').textContent = hints.filter((each) => each.hidden).length;
   fetch(at('hint').dataset.asked + spot.dataset.line, { method: 'POST', keepalive: true }).catch(() => {});
-  choose(spot);
-  start();
+  arriving = [];
+  begin(spot);
 }
 
-if (play) {
+/** What sounds on arrival, in order; where the browser wants a press first, one big mark asks for it. */
+async function arrive() {
+  const lines = new Set();
+  const all = spots.filter((spot) => ruleOf(spot).onArrival && !lines.has(spot.dataset.line) && lines.add(spot.dataset.line));
+  const speaking = all.filter((spot) => !ruleOf(spot).underSpeech && !isSpent(spot));
+  const under = all.filter((spot) => ruleOf(spot).underSpeech && !ground.isOn(spot));
+  try {
+    await Promise.all(under.map(background));
+    arriving = speaking.slice(1);
+    if (speaking.length === 0 || await begin(speaking[0], true)) {
+      return;
+    }
+  } catch (failure) {
+    if (failure.name !== 'NotAllowedError') {
+      return;
+    }
+  }
+  at('start').hidden = false;
+  at('start').focus();
+}
+
+function bind() {
   at('hint')?.addEventListener('click', hint);
-  ['play', 'pause', 'ended'].forEach((event) => audio.addEventListener(event, showPlaying));
-  audio.addEventListener('loadedmetadata', show);
-  audio.addEventListener('seeked', show);
-  play.addEventListener('click', toggle);
+  at('play').addEventListener('click', toggle);
   at('again').addEventListener('click', again);
   at('back5').addEventListener('click', back);
   at('speed').addEventListener('click', changeSpeed);
-  seek.addEventListener('input', () => {
+  at('seek').addEventListener('input', () => {
     dragging = true;
-    audio.currentTime = (seek.value / 1000) * lengthOf();
+    audio.currentTime = (at('seek').value / 1000) * lengthOf();
     show();
   });
-  seek.addEventListener('change', () => { dragging = false; });
-  spots.forEach((spot) => spot.addEventListener('click', () => {
-    if (spot.dataset.line === current().dataset.line && (!audio.paused || audio.currentTime > 0)) {
-      toggle();
-    } else {
-      choose(spot);
-      start();
-    }
-  }));
-  choose(spots[0]);
+  at('seek').addEventListener('change', () => { dragging = false; });
+  at('start').addEventListener('click', () => {
+    at('start').hidden = true;
+    arrive();
+  });
+  spots.forEach((spot) => spot.addEventListener('click', () => press(spot)));
 }
+
+function open() {
+  layOut();
+  spots = [...document.querySelectorAll('.spot')];
+  if (at('play')) {
+    bind();
+    showSpeed();
+    choose(spots.find((spot) => !ruleOf(spot).underSpeech) ?? spots[0]);
+    showRules();
+    arrive();
+  }
+  window.requestIdleCallback ? requestIdleCallback(() => turning.lookAhead()) : setTimeout(() => turning.lookAhead(), 500);
+}
+
+function leave() {
+  const goesOn = spots.length > 0 && !audio.paused && ruleOf(current()).goesOn;
+  arriving = [];
+  timesLeft = 1;
+  ground.leave();
+  if (goesOn) {
+    audio = voices.find((voice) => voice !== audio);
+  }
+  audio.pause();
+}
+
+const turning = new Turning({ onLeave: leave, onOpen: open, onTrouble: () => { at('trouble').textContent = say('pageTrouble'); } });
+
+voices.forEach((voice) => {
+  voice.preload = 'auto';
+  voice.preservesPitch = true;
+  const ifCurrent = (deed) => () => (voice === audio && at('play') ? deed() : ground.under(voices.some((each) => !each.paused)));
+  ['play', 'pause', 'ended'].forEach((event) => voice.addEventListener(event, ifCurrent(showPlaying)));
+  voice.addEventListener('ended', ifCurrent(ended));
+  voice.addEventListener('loadedmetadata', ifCurrent(show));
+  voice.addEventListener('seeked', ifCurrent(show));
+});
 
 document.addEventListener('keydown', (event) => {
   const free = !event.target.closest('button, a, input');
-  if (event.key === ' ' && free && play) {
+  if (event.key === ' ' && free && at('play')) {
     event.preventDefault();
     toggle();
   } else if (event.key === 'PageDown' || event.key === 'PageUp') {
     document.querySelector(`[data-turn=${event.key === 'PageDown' ? 'next' : 'back'}]`)?.click();
   }
 });
+
+open();

@@ -68,6 +68,17 @@ export async function join(row) {
   }
 }
 
+/** A line for each of its sentences. */
+export async function steps(row) {
+  const fresh = await perform('POST', address(row, '/steps'));
+  if (fresh?.length === 0) {
+    slip(say('oneSentence'));
+  }
+}
+
+/** @param icon empty: none any more */
+export const setIcon = (row, icon) => perform('PUT', address(row, '/icon'), icon ? { icon } : {});
+
 /** Moves a row behind another one, or with null to the top of a page. */
 export function moveTo(row, page, after) {
   return perform('POST', address(row, '/move'), { page, after: idOf(after) });

@@ -1,7 +1,7 @@
 // The menu of one line.
 import { say } from '../house/words.js';
 import { carry } from './carry.js';
-import { join, makeStanding, own, slip, split, step } from './deeds.js';
+import { join, makeStanding, own, setIcon, slip, split, step, steps } from './deeds.js';
 
 const menu = document.getElementById('line-menu');
 let row = null;
@@ -19,6 +19,9 @@ function open(button) {
   item('carry').disabled = !row.querySelector('[data-take]');
   const { standing } = row.dataset;
   const shelf = document.querySelector('.lesson').dataset.shelf === 'true';
+  const direction = row.dataset.kind === 'DIRECTION' && !standing;
+  item('steps').hidden = !direction;
+  menu.querySelector('.icons').hidden = !direction;
   item('own').hidden = !standing;
   item('standing').hidden = Boolean(standing) || shelf;
   menu.querySelector('.library-link').hidden = shelf;
@@ -43,6 +46,7 @@ function doIt(deed) {
     down: () => step(row, true),
     split: () => (cursor === null ? slip(say('cursorFirst')) : split(row, cursor)),
     join: () => join(row),
+    steps: () => steps(row),
     own: () => own(row),
     standing: () => makeStanding(row),
     carry: () => carry(row.querySelector('[data-take]')),
@@ -65,13 +69,17 @@ export function watchMenu(sheet) {
   });
   menu.addEventListener('click', ({ target }) => {
     const pressed = target.closest('[data-deed]');
-    if (pressed) {
+    const icon = target.closest('[data-icon]');
+    if (icon) {
+      menu.hidePopover();
+      setIcon(row, icon.dataset.icon);
+    } else if (pressed) {
       doIt(pressed.dataset.deed);
     }
   });
   menu.addEventListener('keydown', (event) => {
-    const items = [...menu.querySelectorAll('[role=menuitem]:not(:disabled, [hidden])')];
-    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    const items = [...menu.querySelectorAll('[role=menuitem]:not(:disabled, [hidden], [hidden] *)')];
+    const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
     if (by) {
       event.preventDefault();
       items[(items.indexOf(document.activeElement) + by + items.length) % items.length].focus();

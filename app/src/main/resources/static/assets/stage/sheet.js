@@ -63,10 +63,12 @@ export class Sheet {
 
   #drawAs(box, area) {
     Object.entries(this.#rect(area)).forEach(([name, value]) => box.querySelector('.frame').setAttribute(name, value));
-    const dress = box.querySelector('.ring-mark');
-    if (dress) {
-      Object.entries(this.#rect(area)).forEach(([name, value]) => dress.setAttribute(name, value));
-    }
+    box.querySelectorAll('.dress').forEach((dress) => {
+      const { x, y, width, height } = this.#rect(area);
+      // Words stand under the box.
+      const place = dress.tagName === 'text' ? { x: dress.classList.contains('label') ? x + width / 2 : x, y: y + height + 17 } : { x, y, width, height };
+      Object.entries(place).forEach(([name, value]) => dress.setAttribute(name, value));
+    });
     box.querySelectorAll('.corner').forEach((corner) => {
       corner.setAttribute('x', (area.x + Number(corner.dataset.right) * area.w) * WIDTH - HANDLE / 2);
       corner.setAttribute('y', (area.y + Number(corner.dataset.bottom) * area.h) * this.#height - HANDLE / 2);

@@ -22,6 +22,20 @@ public record Area(double x, double y, double w, double h) {
         return new Area(left, top, Math.max(0, right - left), Math.max(0, bottom - top));
     }
 
+    /**
+     * The place in the middle of a page where a picture keeps its form.
+     *
+     * @param aspect width by height of the picture
+     * @param pageAspect width by height of the page
+     * @param share its width by that of the page, or its height by that of the page, whichever is more
+     */
+    public static Area fitted(double aspect, double pageAspect, double share) {
+        double relative = aspect / pageAspect;
+        double w = relative >= 1 ? share : share * relative;
+        double h = relative >= 1 ? share / relative : share;
+        return new Area((1 - w) / 2, (1 - h) / 2, w, h);
+    }
+
     public double right() {
         return x + w;
     }

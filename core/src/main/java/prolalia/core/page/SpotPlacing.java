@@ -2,6 +2,7 @@ package prolalia.core.page;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Finds a free place for the mark of a spot beside the line that it sounds, by looking at the picture of the page: before the
@@ -18,6 +19,8 @@ public final class SpotPlacing {
 
     /** Between mark and line, and between marks, in sides. */
     private static final double AIR = 0.12;
+
+    private static final double TOP_MARGIN = 0.03;
 
     private static final double STEP = 0.25;
 
@@ -58,6 +61,42 @@ public final class SpotPlacing {
             }
         }
         return best != null ? best : new Place(leastInk(line, ink, taken, aspect), false);
+    }
+
+    /** A mark beside each of these lines, in order; none covers another, or what is taken. */
+    public static List<Area> besideEach(List<Area> lines, InkMap ink, List<Area> taken, double aspect) {
+        List<Area> placed = new ArrayList<>();
+        List<Area> takenNow = new ArrayList<>(taken);
+        for (Area line : lines) {
+            Area area = beside(line, ink, takenNow, aspect).area();
+            placed.add(area);
+            takenNow.add(area);
+        }
+        return placed;
+    }
+
+    /**
+     * Places marks for lines whose words have no place on the picture: each below the mark of the line before it, from the top
+     * of the margin.
+     *
+     * @param marks of the lines in reading order: where the mark is, or empty where one is wanted
+     * @param taken where things are already, those marks too
+     * @return a place for each that is wanted, in order
+     */
+    public static List<Area> downThePage(List<Optional<Area>> marks, InkMap ink, List<Area> taken, double aspect) {
+        List<Area> placed = new ArrayList<>();
+        List<Area> takenNow = new ArrayList<>(taken);
+        Area near = new Area(SIDE, TOP_MARGIN, SIDE, SIDE * aspect);
+        for (Optional<Area> mark : marks) {
+            Area area = mark.orElse(null);
+            if (area == null) {
+                area = beside(near, ink, takenNow, aspect).area();
+                placed.add(area);
+                takenNow.add(area);
+            }
+            near = area.movedBy(0, area.h() * (1 + 2 * AIR)).onPage();
+        }
+        return placed;
     }
 
     private static List<Area> candidates(Area line, double w, double h) {

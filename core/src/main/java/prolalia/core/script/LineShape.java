@@ -1,6 +1,7 @@
 package prolalia.core.script;
 
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.StepIcon;
 
 /**
  * All of a line that a change of the script can touch.
@@ -9,12 +10,19 @@ import prolalia.core.lesson.LineKind;
  * @param keptTakeId the take that students hear; null: none
  * @param place where it stands
  * @param standingLineId the standing line whose words and take it has; null: it has its own
+ * @param icon what it asks to do, as a picture; null: it has none
  */
 public record LineShape(
-        String words, LineKind kind, boolean removed, String keptTakeId, Place place, String standingLineId) {
+        String words,
+        LineKind kind,
+        boolean removed,
+        String keptTakeId,
+        Place place,
+        String standingLineId,
+        StepIcon icon) {
     /** A line with words and a take of its own. */
     public LineShape(String words, LineKind kind, boolean removed, String keptTakeId, Place place) {
-        this(words, kind, removed, keptTakeId, place, null);
+        this(words, kind, removed, keptTakeId, place, null, null);
     }
 
     /**
@@ -26,33 +34,37 @@ public record LineShape(
 
     /** With other words it is no place of a standing line any more. */
     LineShape withWords(String changed) {
-        return new LineShape(changed, kind, removed, keptTakeId, place);
+        return new LineShape(changed, kind, removed, keptTakeId, place, null, icon);
     }
 
     LineShape withKind(LineKind changed) {
-        return new LineShape(words, changed, removed, keptTakeId, place, standingLineId);
+        return new LineShape(words, changed, removed, keptTakeId, place, standingLineId, icon);
     }
 
     LineShape withRemoved(boolean changed) {
-        return new LineShape(words, kind, changed, keptTakeId, place, standingLineId);
+        return new LineShape(words, kind, changed, keptTakeId, place, standingLineId, icon);
     }
 
     /** With another take it is no place of a standing line any more. */
     LineShape withKept(String changed) {
-        return new LineShape(words, kind, removed, changed, place);
+        return new LineShape(words, kind, removed, changed, place, null, icon);
     }
 
     LineShape withPlace(Place changed) {
-        return new LineShape(words, kind, removed, keptTakeId, changed, standingLineId);
+        return new LineShape(words, kind, removed, keptTakeId, changed, standingLineId, icon);
+    }
+
+    LineShape withIcon(StepIcon changed) {
+        return new LineShape(words, kind, removed, keptTakeId, place, standingLineId, changed);
     }
 
     /** The words and the take of a standing line. */
     LineShape withStanding(String lineId, String itsWords, String itsTakeId) {
-        return new LineShape(itsWords, kind, removed, itsTakeId, place, lineId);
+        return new LineShape(itsWords, kind, removed, itsTakeId, place, lineId, icon);
     }
 
     /** The same words and take, but its own. */
     LineShape onItsOwn() {
-        return new LineShape(words, kind, removed, keptTakeId, place);
+        return new LineShape(words, kind, removed, keptTakeId, place, null, icon);
     }
 }

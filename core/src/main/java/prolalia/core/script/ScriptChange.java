@@ -28,7 +28,11 @@ public record ScriptChange(Deed deed, List<LineStep> lines, List<TakeStep> takes
         /** The line has the words and the take of a standing line. */
         USE_STANDING,
         /** A line that had those of a standing line has its own. */
-        OWN
+        OWN,
+        /** A direction has an icon, or has none any more. */
+        ICON,
+        /** A direction becomes several, a sentence each. */
+        STEPS
     }
 
     /** A line before the change and after it. */
@@ -43,6 +47,10 @@ public record ScriptChange(Deed deed, List<LineStep> lines, List<TakeStep> takes
 
         public boolean changesStanding() {
             return !Objects.equals(before.standingLineId(), after.standingLineId());
+        }
+
+        public boolean changesIcon() {
+            return before.icon() != after.icon();
         }
 
         public boolean changesPlace() {

@@ -1,14 +1,17 @@
 package prolalia.core.script;
 
 import java.lang.Character.UnicodeScript;
+import java.text.BreakIterator;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.StepIcon;
 import prolalia.core.script.LineShape.Place;
 import prolalia.core.script.ScriptChange.Deed;
 import prolalia.core.script.ScriptChange.LineStep;
@@ -80,6 +83,63 @@ public final class ScriptEdits {
         return shape.kind() == kind
                 ? Optional.empty()
                 : Optional.of(change(Deed.KIND, new LineStep(lineId, shape, shape.withKind(kind))));
+    }
+
+    /** @param icon null: none any more */
+    public Optional<ScriptChange> changeIcon(String lineId, StepIcon icon) {
+        LineShape shape = line(lineId).shape();
+        return shape.icon() == icon
+                ? Optional.empty()
+                : Optional.of(change(Deed.ICON, new LineStep(lineId, shape, shape.withIcon(icon))));
+    }
+
+    /** The sentences of a line: what would be its steps. */
+    public List<String> stepsOf(String lineId) {
+        String words = line(lineId).shape().words();
+        BreakIterator sentences = BreakIterator.getSentenceInstance(Locale.ROOT);
+        sentences.setText(words);
+        List<String> steps = new ArrayList<>();
+        int start = 0;
+        for (int end = sentences.next(); end != BreakIterator.DONE; end = sentences.next()) {
+            String step = words.substring(start, end).strip();
+            if (!step.isEmpty()) {
+                steps.add(step);
+            }
+            start = end;
+        }
+        return steps;
+    }
+
+    /**
+     * Makes a line for each of its sentences, with the icon that its words ask for. The take stays with the first, whose words
+     * it no longer says.
+     *
+     * @param newLineIds of the lines that come in, one fewer than {@link #stepsOf} tells
+     * @return empty when there is one sentence only
+     */
+    public Optional<ScriptChange> intoSteps(String lineId, List<String> newLineIds) {
+        LineShape shape = line(lineId).shape();
+        List<String> steps = stepsOf(lineId);
+        if (steps.size() < 2) {
+            return Optional.empty();
+        }
+        List<LineStep> changes = new ArrayList<>();
+        String before = lineId;
+        for (int i = 1; i < steps.size(); i++) {
+            LineShape step = new LineShape(
+                            steps.get(i),
+                            shape.kind(),
+                            false,
+                            null,
+                            new Place(shape.place().pageId(), before))
+                    .withIcon(StepIcon.of(steps.get(i)).orElse(null));
+            before = newLineIds.get(i - 1);
+            changes.add(new LineStep(before, step.withRemoved(true), step));
+        }
+        LineShape first =
+                shape.withWords(steps.get(0)).withIcon(StepIcon.of(steps.get(0)).orElse(shape.icon()));
+        changes.add(new LineStep(lineId, shape, first));
+        return Optional.of(new ScriptChange(Deed.STEPS, changes, List.of()));
     }
 
     /** Moves a line to another place, of the same page or another one. */

@@ -157,7 +157,7 @@ class ScriptEditsTest {
         make(edits().useStanding("b", "home", "Now show your partner.", "th").orElseThrow());
         assertThat(shapes.get("b"))
                 .isEqualTo(new LineShape(
-                        "Now show your partner.", LineKind.CHOICE, false, "th", new Place("p", "a"), "home"));
+                        "Now show your partner.", LineKind.CHOICE, false, "th", new Place("p", "a"), "home", null));
         assertThat(edits().useStanding("b", "home", "Now show your partner.", "th"))
                 .isEmpty();
         // Moving it changes nothing of that; another take, or splitting its words, does.

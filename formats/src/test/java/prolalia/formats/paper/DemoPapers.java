@@ -46,13 +46,20 @@ final class DemoPapers {
             show.setPageSize(new java.awt.Dimension(960, 540));
             XSLFSlide asleep = slide(show, 350);
             for (int i = 0; i < 3; i++) {
-                bean(asleep, 190 + i * 240, 400);
+                bean(asleep, 170 + i * 250, 392);
+                for (int eye = 0; eye < 2; eye++) {
+                    int x = 170 + i * 250 + 34 + eye * 30;
+                    shape(asleep, ShapeType.ELLIPSE, x, i == 2 ? 412 : 422, 12, i == 2 ? 16 : 4, INK);
+                }
+                shape(asleep, ShapeType.ELLIPSE, 170 + i * 250 + 48, 440, i == 2 ? 16 : 8, i == 2 ? 8 : 3, INK);
             }
-            shape(asleep, ShapeType.ELLIPSE, 735, 418, 10, 10, INK);
             text(asleep, 60, 40, 840, 60, 34, "Look at the picture. Point to the seed that is awake.");
             text(asleep, 60, 130, 840, 50, 28, "A bean sleeps in the dry soil until the rain comes.");
             XSLFSlide rain = slide(show, 400);
-            bean(rain, 690, 430);
+            shape(rain, ShapeType.ELLIPSE, 744, 476, 14, 60, new Color(0xf7efd8))
+                    .setRotation(-14);
+            bean(rain, 690, 424);
+            shape(rain, ShapeType.RECT, 742, 424, 5, 30, SOIL).setRotation(20);
             for (int i = 0; i < 9; i++) {
                 shape(
                                 rain,
@@ -91,7 +98,7 @@ final class DemoPapers {
     }
 
     private static void bean(XSLFSlide slide, int x, int y) {
-        shape(slide, ShapeType.ELLIPSE, x, y, 92, 60, BEAN);
+        shape(slide, ShapeType.ELLIPSE, x, y, 112, 74, BEAN);
     }
 
     private static XSLFAutoShape shape(XSLFSlide slide, ShapeType type, int x, int y, int w, int h, Color color) {

@@ -1,0 +1,101 @@
+package prolalia.app.player;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
+import prolalia.app.lesson.LessonService.PageView;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.core.page.Area;
+import prolalia.core.page.Look;
+import prolalia.core.page.Paths;
+import prolalia.core.page.PlayRule;
+import prolalia.core.page.Thing;
+
+/**
+ * One page as a student meets it.
+ *
+ * @param page null when the lesson has nothing to show yet
+ * @param lines that are met at once and have words, but no spot on a picture
+ * @param onPage what is placed on it
+ * @param number of the page, from 1
+ * @param count of all pages
+ * @param goesOn whether there is an arrow to the next page
+ * @param example whether it is to look at and listen to, not to answer on
+ * @param hints in the order in which they are given when the child asks
+ */
+record StudentPage(
+        String title,
+        PageView page,
+        List<SaidLine> lines,
+        List<OnPage> onPage,
+        int number,
+        int count,
+        boolean goesOn,
+        boolean example,
+        List<SaidLine> hints) {
+    /** A line, and the play rule that holds for it. */
+    record SaidLine(ScriptLine line, PlayRule rule) {
+        String id() {
+            return line.line().id();
+        }
+    }
+
+    /**
+     * Something that is placed on a page.
+     *
+     * @param said what a spot sounds, null for what is no spot
+     * @param toNumber the page that a jump leads to, null for what is no jump
+     */
+    record OnPage(Thing thing, SaidLine said, Integer toNumber) {
+        Area area() {
+            return thing.area();
+        }
+
+        boolean isMark() {
+            return thing instanceof Thing.Spot spot && spot.mark();
+        }
+
+        Look look() {
+            return thing instanceof Thing.Spot spot ? spot.look() : Look.USUAL;
+        }
+
+        Thing.Link link() {
+            return thing instanceof Thing.Link link ? link : null;
+        }
+
+        Thing.Text text() {
+            return thing instanceof Thing.Text text ? text : null;
+        }
+
+        Thing.Picture picture() {
+            return thing instanceof Thing.Picture picture ? picture : null;
+        }
+
+        /** Whether it is a right or a wrong way: then the child chooses, and there is no arrow. */
+        boolean isChosen() {
+            return thing instanceof Thing.Jump jump && jump.way() != Paths.Kind.PLAIN;
+        }
+    }
+
+    /** The lines that sound on the picture; a small screen has no room for their marks there. */
+    List<SaidLine> placedLines() {
+        return onPage.stream()
+                .map(OnPage::said)
+                .filter(Objects::nonNull)
+                .filter(said -> !lines.contains(said))
+                .toList();
+    }
+
+    /** Those on the picture first, in the order in which they are read. */
+    List<SaidLine> allLines() {
+        return Stream.concat(placedLines().stream(), lines.stream()).toList();
+    }
+
+    /** The line that the big mark plays at first: the first one with a sound. */
+    Optional<SaidLine> first() {
+        return allLines().stream()
+                .filter(said -> said.line().soundHash() != null)
+                .findFirst();
+    }
+}

@@ -1,0 +1,20 @@
+package prolalia.app.stage;
+
+import java.util.Map;
+import prolalia.core.page.EveryPage.Otherwise;
+import prolalia.core.page.PlayRule;
+
+/**
+ * What is said of a page as a whole, or of a lesson.
+ *
+ * @param example whether the page is to look at and listen to, not to answer on
+ * @param otherwise what a page does otherwise than the set of every page, by the id of the thing in the set
+ */
+public record Manner(PlayRule rule, boolean example, Map<String, Otherwise> otherwise) {
+    static final Manner USUAL = new Manner(PlayRule.SILENT, false, Map.of());
+
+    public Manner {
+        rule = rule == null ? PlayRule.SILENT : rule;
+        otherwise = otherwise == null ? Map.of() : Map.copyOf(otherwise);
+    }
+}

@@ -1,0 +1,82 @@
+// Turning pages without leaving the lesson: sound may go on where it shall, and needs no new press to start.
+
+const FRESH_MS = 60_000;
+const SOUNDS_AHEAD = 2;
+
+export class Turning {
+  #ahead = new Map();
+
+  #onLeave;
+
+  #onOpen;
+
+  #onTrouble;
+
+  /** @param onLeave called before a page goes @param onOpen when another is there @param onTrouble when it didn't come */
+  constructor({ onLeave, onOpen, onTrouble }) {
+    this.#onLeave = onLeave;
+    this.#onOpen = onOpen;
+    this.#onTrouble = onTrouble;
+    document.addEventListener('click', (event) => {
+      const way = event.target.closest('a[data-turn], a.jump');
+      if (way && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
+        event.preventDefault();
+        this.go(way.href, true);
+      }
+    });
+    window.addEventListener('popstate', () => this.go(window.location.href, false));
+  }
+
+  async go(address, push) {
+    let text;
+    try {
+      const known = this.#ahead.get(address);
+      text = known && performance.now() - known.at < FRESH_MS ? await known.text : await fetchPage(address);
+    } catch (failure) {
+      if (failure.gone) {
+        window.location.href = address;
+      } else {
+        this.#onTrouble();
+      }
+      return;
+    } finally {
+      this.#ahead.clear();
+    }
+    this.#onLeave();
+    const fresh = new DOMParser().parseFromString(text, 'text/html');
+    if (push) {
+      window.history.pushState(null, '', address);
+    }
+    document.title = fresh.title;
+    document.body.className = fresh.body.className;
+    document.body.replaceChildren(...fresh.body.childNodes);
+    document.querySelector('main').focus({ preventScroll: true });
+    this.#onOpen();
+  }
+
+  /** Fetches the page that comes next, with its picture and its first sounds, before it is asked for. */
+  lookAhead() {
+    const next = document.querySelector('[data-turn=next]')?.href;
+    if (!next || this.#ahead.has(next)) {
+      return;
+    }
+    const text = fetchPage(next);
+    this.#ahead.set(next, { text, at: performance.now() });
+    text.then((html) => {
+      const page = new DOMParser().parseFromString(html, 'text/html');
+      page.querySelectorAll('img[src]').forEach((picture) => {
+        new Image().src = picture.getAttribute('src');
+      });
+      const sounds = [...page.querySelectorAll('[data-sound]')].map((spot) => spot.dataset.sound);
+      [...new Set(sounds)].slice(0, SOUNDS_AHEAD).forEach((sound) => fetch(sound, { priority: 'low' }).catch(() => {}));
+    }).catch(() => this.#ahead.delete(next));
+  }
+}
+
+async function fetchPage(address) {
+  const response = await fetch(address);
+  if (!response.ok) {
+    throw Object.assign(new Error(`answered ${response.status}`), { gone: true });
+  }
+  return response.text();
+}
