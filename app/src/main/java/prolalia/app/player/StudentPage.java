@@ -36,7 +36,7 @@ record StudentPage(
         List<SaidLine> hints) {
     /** A line, and the play rule that holds for it. */
     record SaidLine(ScriptLine line, PlayRule rule) {
-        String id() {
+        public String id() {
             return line.line().id();
         }
     }
@@ -48,38 +48,38 @@ record StudentPage(
      * @param toNumber the page that a jump leads to, null for what is no jump
      */
     record OnPage(Thing thing, SaidLine said, Integer toNumber) {
-        Area area() {
+        public Area area() {
             return thing.area();
         }
 
-        boolean isMark() {
+        public boolean isMark() {
             return thing instanceof Thing.Spot spot && spot.mark();
         }
 
-        Look look() {
+        public Look look() {
             return thing instanceof Thing.Spot spot ? spot.look() : Look.USUAL;
         }
 
-        Thing.Link link() {
+        public Thing.Link link() {
             return thing instanceof Thing.Link link ? link : null;
         }
 
-        Thing.Text text() {
+        public Thing.Text text() {
             return thing instanceof Thing.Text text ? text : null;
         }
 
-        Thing.Picture picture() {
+        public Thing.Picture picture() {
             return thing instanceof Thing.Picture picture ? picture : null;
         }
 
         /** Whether it is a right or a wrong way: then the child chooses, and there is no arrow. */
-        boolean isChosen() {
+        public boolean isChosen() {
             return thing instanceof Thing.Jump jump && jump.way() != Paths.Kind.PLAIN;
         }
     }
 
     /** The lines that sound on the picture; a small screen has no room for their marks there. */
-    List<SaidLine> placedLines() {
+    public List<SaidLine> placedLines() {
         return onPage.stream()
                 .map(OnPage::said)
                 .filter(Objects::nonNull)
@@ -88,12 +88,12 @@ record StudentPage(
     }
 
     /** Those on the picture first, in the order in which they are read. */
-    List<SaidLine> allLines() {
+    public List<SaidLine> allLines() {
         return Stream.concat(placedLines().stream(), lines.stream()).toList();
     }
 
     /** The line that the big mark plays at first: the first one with a sound. */
-    Optional<SaidLine> first() {
+    public Optional<SaidLine> first() {
         return allLines().stream()
                 .filter(said -> said.line().soundHash() != null)
                 .findFirst();

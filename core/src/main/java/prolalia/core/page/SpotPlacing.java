@@ -30,7 +30,13 @@ public final class SpotPlacing {
     private static final double ABOVE_OR_BELOW = 1.6;
 
     /** A smaller mark must be nearer by this much to be worth it. */
-    private static final double SMALLER = 3;
+    private static final double SMALLER = 1;
+
+    /** A mark that covers something is worse than any that doesn't. */
+    private static final double NOT_FREE = 100;
+
+    /** Off the row of the line, by so many times the distance. */
+    private static final double OFF_ROW = 4;
 
     private SpotPlacing() {}
 
@@ -45,13 +51,21 @@ public final class SpotPlacing {
      * @param aspect width by height of the page
      */
     public static Place beside(Area box, InkMap ink, List<Area> taken, double aspect) {
+        return beside(box, ink, taken, aspect, 0).place();
+    }
+
+    /** A place and what it costs: distance from the line in sides of the mark, and the wish for a large one. */
+    private record Found(Place place, double cost) {}
+
+    /** @param largest the largest size that is tried, as its place in {@link #SIZES} */
+    private static Found beside(Area box, InkMap ink, List<Area> taken, double aspect, int largest) {
         Area line = ink.tight(box);
         Place best = null;
         double bestCost = Double.MAX_VALUE;
-        for (double size : SIZES) {
-            double w = Math.max(LEAST_SIDE, SIDE * size);
+        for (int i = largest; i < SIZES.length; i++) {
+            double w = Math.max(LEAST_SIDE, SIDE * SIZES[i]);
             double h = w * aspect;
-            double sizeCost = SMALLER * (1 - size);
+            double sizeCost = SMALLER * (1 - SIZES[i]);
             for (Area candidate : candidates(line, w, h)) {
                 double cost = sizeCost + distance(line, candidate, w, h);
                 if (cost < bestCost && isFree(candidate, ink, taken, w * AIR, h * AIR)) {
@@ -60,19 +74,34 @@ public final class SpotPlacing {
                 }
             }
         }
-        return best != null ? best : new Place(leastInk(line, ink, taken, aspect), false);
+        return best != null
+                ? new Found(best, bestCost)
+                : new Found(new Place(leastInk(line, ink, taken, aspect), false), NOT_FREE);
     }
 
-    /** A mark beside each of these lines, in order; none covers another, or what is taken. */
+    /**
+     * A mark beside each of these lines, in order; none covers another, or what is taken. They are all of one size where that
+     * brings them nearest to their lines.
+     */
     public static List<Area> besideEach(List<Area> lines, InkMap ink, List<Area> taken, double aspect) {
-        List<Area> placed = new ArrayList<>();
-        List<Area> takenNow = new ArrayList<>(taken);
-        for (Area line : lines) {
-            Area area = beside(line, ink, takenNow, aspect).area();
-            placed.add(area);
-            takenNow.add(area);
+        List<Area> best = List.of();
+        double bestCost = Double.MAX_VALUE;
+        for (int largest = 0; largest < SIZES.length; largest++) {
+            List<Area> placed = new ArrayList<>();
+            List<Area> takenNow = new ArrayList<>(taken);
+            double cost = 0;
+            for (Area line : lines) {
+                Found found = beside(line, ink, takenNow, aspect, largest);
+                placed.add(found.place().area());
+                takenNow.add(found.place().area());
+                cost += found.cost();
+            }
+            if (cost < bestCost) {
+                best = placed;
+                bestCost = cost;
+            }
         }
-        return placed;
+        return best;
     }
 
     /**
@@ -124,7 +153,7 @@ public final class SpotPlacing {
         double firstRow = line.y() + Math.min(line.h(), h) / 2;
         double offRow = Math.abs(mark.middleY() - firstRow);
         double side = mark.middleX() < line.x() ? 0 : mark.middleX() > line.right() ? AFTER : ABOVE_OR_BELOW;
-        return (before + after) / w + 1.5 * (above + below) / h + 1.3 * offRow / h + side;
+        return (before + after) / w + 1.5 * (above + below) / h + OFF_ROW * offRow / h + side;
     }
 
     private static boolean isFree(Area area, InkMap ink, List<Area> taken, double airX, double airY) {
