@@ -130,13 +130,15 @@ class ScriptService {
     /**
      * Adds pasted lines at the end of a page, in place of those that are still empty there.
      *
-     * @param pageNumber from 1; anything else: a new page
+     * @param wanted the page's number, from 1; anything else: a new page, or the last one where there can't be more
      * @return the number of the page that they are on
      */
-    int addLines(String teacherId, String lessonId, int pageNumber, List<ReadLine> read) {
+    int addLines(String teacherId, String lessonId, int wanted, List<ReadLine> read) {
         return transaction.execute(status -> {
             lessons.summary(teacherId, lessonId);
             var pages = lessonStore.pages(lessonId);
+            boolean full = pages.size() >= LessonService.MOST_PAGES;
+            int pageNumber = full && (wanted < 1 || wanted > pages.size()) ? pages.size() : wanted;
             boolean there = pageNumber >= 1 && pageNumber <= pages.size();
             String page = there ? pages.get(pageNumber - 1).id() : lessonStore.addPage(lessonId, clock.millis());
             List<LineStep> steps = new ArrayList<>();

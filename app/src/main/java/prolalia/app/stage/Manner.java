@@ -10,10 +10,11 @@ import prolalia.core.page.PlayRule;
  * @param example whether the page is to look at and listen to, not to answer on
  * @param otherwise what a page does otherwise than the set of every page, by the id of the thing in the set
  */
-public record Manner(PlayRule rule, boolean example, Map<String, Otherwise> otherwise) {
+public record Manner(PlayRule rule, Boolean example, Map<String, Otherwise> otherwise) {
     static final Manner USUAL = new Manner(PlayRule.SILENT, false, Map.of());
 
     public Manner {
+        example = example != null && example;
         rule = rule == null ? PlayRule.SILENT : rule;
         otherwise = otherwise == null ? Map.of() : Map.copyOf(otherwise);
     }

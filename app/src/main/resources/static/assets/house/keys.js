@@ -1,7 +1,8 @@
 // A key for each thing with data-key: pressing it presses the thing, unless somebody is typing.
 
 const SWITCH = 'single-keys';
-const TYPING = 'input, textarea, select, [contenteditable]';
+const TYPING = 'input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable]';
+const CHOOSING = 'input, summary';
 
 // WCAG 2.1.4: letters as keys can be switched off on this device.
 const off = () => localStorage.getItem(SWITCH) === 'off';
@@ -21,6 +22,9 @@ document.addEventListener('keydown', (event) => {
     return;
   }
   if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest?.(TYPING)) {
+    return;
+  }
+  if (event.target.closest?.(CHOOSING) && (event.key.length !== 1 || event.key === ' ')) {
     return;
   }
   const thing = [...document.querySelectorAll('[data-key]')].find(

@@ -35,7 +35,8 @@ function open(button) {
   const at = button.getBoundingClientRect();
   const size = menu.getBoundingClientRect();
   menu.style.left = `${Math.max(8, Math.min(at.right, window.innerWidth - 8) - size.width)}px`;
-  menu.style.top = `${at.bottom + size.height > window.innerHeight ? at.top - size.height : at.bottom}px`;
+  const below = at.bottom + size.height <= window.innerHeight;
+  menu.style.top = `${Math.max(8, below ? at.bottom : Math.min(at.top, window.innerHeight - 8) - size.height)}px`;
   button.setAttribute('aria-expanded', 'true');
   menu.querySelector('[role=menuitem]:not(:disabled, [hidden])').focus();
 }

@@ -22,6 +22,9 @@ export class Sheet {
   constructor(svg, aspect) {
     this.#svg = svg;
     this.#height = WIDTH / aspect;
+    // Exactly as wide as its height allows: a pointer's place is a share of the whole element.
+    svg.style.aspectRatio = aspect;
+    svg.style.width = `min(100%, calc(var(--sheet-room) * ${aspect}))`;
   }
 
   /** Puts boxes into a group: their id, area, class, whether they are chosen, and what else dresses them. */

@@ -158,7 +158,7 @@ function add(thing) {
 
 const DEEDS = {
   placeAll: () => ask(() => send('POST', `${address}/place?${unplaced().map((line) => `line=${line.dataset.line}`).join('&')}`)),
-  everySpot: () => add({ kind: 'EVERY_SPOT', area: { x: 0.02, y: 0.03, w: 0.073, h: 0.073 * aspect }, lines: 'DIRECTION', mark: true }),
+  everySpot: () => add({ kind: 'EVERY_SPOT', area: { x: 0.02, y: 0.97 - 0.073 * aspect, w: 0.073, h: 0.073 * aspect }, lines: 'DIRECTION', mark: true }),
   link: () => add({ kind: 'LINK', area: { x: 0.35, y: 0.8, w: 0.3, h: 0.08 }, words: say('linkWords'), address: 'https://' + say('linkHost'), seen: true }).then(() => at('thing-address').select()),
   text: () => add({ kind: 'TEXT', area: { x: 0.3, y: 0.4, w: 0.4, h: 0.16 }, words: say('textWords'), size: 'NORMAL', tint: 'INK' }).then(() => at('thing-text').select()),
   picture: () => at('picture-file').click(),
@@ -245,6 +245,9 @@ sheet.watch({
 
 document.addEventListener('keydown', (event) => {
   if (event.target.closest('input, textarea, select')) {
+    if (event.key === 'Escape') {
+      event.target.blur();
+    }
     return;
   }
   const step = event.shiftKey ? FAR_NUDGE : NUDGE;

@@ -9,9 +9,12 @@ export class Zoom {
 
   #step = 0;
 
+  #fitted;
+
   constructor(place, sheet, onChange) {
     this.#place = place;
     this.#sheet = sheet;
+    this.#fitted = sheet.style.width;
     place.querySelectorAll('[data-zoom]').forEach((button) => button.addEventListener('click', () => this.by(Number(button.dataset.zoom))));
     document.addEventListener('keydown', (event) => {
       const by = { '+': 1, '=': 1, '-': -1, 0: -STEPS.length }[event.key];
@@ -25,13 +28,9 @@ export class Zoom {
   by(steps) {
     this.#step = Math.max(0, Math.min(STEPS.length - 1, this.#step + steps));
     const near = STEPS[this.#step];
-    this.#sheet.style.width = '';
-    this.#sheet.style.maxHeight = '';
+    this.#sheet.style.width = this.#fitted;
     if (near > 1) {
-      const fitted = this.#sheet.getBoundingClientRect();
-      const aspect = this.#sheet.viewBox.baseVal.width / this.#sheet.viewBox.baseVal.height;
-      this.#sheet.style.maxHeight = 'none';
-      this.#sheet.style.width = `${Math.min(fitted.width, fitted.height * aspect) * near}px`;
+      this.#sheet.style.width = `${this.#sheet.getBoundingClientRect().width * near}px`;
     }
     this.#place.classList.toggle('near', near > 1);
     document.getElementById('zoomed').textContent = `${near * 100} %`;

@@ -51,7 +51,7 @@ public final class ReadThroughBenchmark {
     }
 
     private static void read(Page page, List<float[]> spoken) {
-        page.locator(".new-book button").click();
+        page.locator(".new-book button[data-key=n]").click();
         page.getByText("Paste many lines").click();
         StringBuilder script = new StringBuilder();
         for (int i = 0; i < LINES; i++) {

@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import com.microsoft.playwright.FileChooser;
+import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.SelectOption;
 import org.junit.jupiter.api.Test;
 
 /** From a file to pages whose marks sound: looked over, taken, arranged, and heard by a student. */
@@ -41,6 +43,11 @@ class StageTest extends Browsing {
         page.getByText("Pages", new Page.GetByTextOptions().setExact(true)).click();
         page.waitForSelector(".stage[data-state=open]");
         return page;
+    }
+
+    private static void stageOf(Page page, String lesson, Object number) {
+        page.navigate(lesson + "/pages/" + number);
+        page.waitForSelector(".stage[data-state=open]");
     }
 
     private static void kept(Page page, int version) {
@@ -234,5 +241,124 @@ class StageTest extends Browsing {
         teacher.navigate(lesson + "/paths");
         assertThat(teacher.locator("main").innerText()).contains("every way leads to the end");
         assertThat(teacher.locator("svg.ways .way.wrong").count()).isEqualTo(2);
+    }
+
+    private static void change(Page page, Runnable deed) {
+        int version = Integer.parseInt(page.getAttribute(".stage", "data-version"));
+        deed.run();
+        kept(page, version + 1);
+    }
+
+    @Test
+    void whatStandsOnEveryPageIsThereOnEachAndAPageCanDoOtherwise() throws Exception {
+        Page page = review("Every", "bakery.pdf");
+        take(page);
+        String lesson = page.url().split("#")[0];
+        stageOf(page, lesson, "every");
+        change(page, () -> page.keyboard().press("p"));
+        change(page, () -> page.locator("#thing-lines").selectOption("QUESTION"));
+        change(page, () -> page.locator("#of-thing").getByText("thick").click());
+        change(page, () -> page.keyboard().press("t"));
+        change(page, () -> {
+            page.locator("#thing-text").fill("Row A");
+            page.keyboard().press("Tab");
+        });
+        stageOf(page, lesson, 1);
+        assertThat(page.locator(".box.here").count()).isEqualTo(2);
+        page.locator(".box.here.spot .frame").click();
+        assertThat(page.locator("#lines li.chosen p").innerText()).contains("Nadia has 12 coins");
+        change(
+                page,
+                () -> page.locator("#thing-line")
+                        .selectOption(new SelectOption().setLabel("Show how you worked it out.")));
+        assertThat(page.locator("#lines li.chosen p").innerText()).contains("Show how you worked it out");
+        change(page, () -> page.getByText("not on this page").click());
+        assertThat(page.locator(".box.here.absent").count()).isEqualTo(1);
+        stageOf(page, lesson, 2);
+        assertThat(page.locator(".box.here.absent").count())
+                .as("no question on this page")
+                .isEqualTo(1);
+        page.navigate(lesson + "/as-student?page=3");
+        FrameLocator student = page.frameLocator("#frame");
+        student.getByText("Row A").waitFor();
+        page.getByText("Phone").click();
+        assertThat((Integer) page.frames().get(1).evaluate("() => window.innerWidth"))
+                .isEqualTo(390);
+    }
+
+    @Test
+    void theRuleOfThePageHoldsForItsSpotsUnlessTheySayOtherwise() {
+        Page teacher = desk();
+        teacher.getByText("How a bean wakes up").last().click();
+        teacher.waitForSelector(".lesson[data-ready]");
+        String lesson = teacher.url().split("#")[0];
+        teacher.navigate(lesson + "/give-out");
+        String link = teacher.inputValue("#link");
+        stageOf(teacher, lesson, 1);
+        teacher.getByText("Play rule of this page").click();
+        change(teacher, () -> teacher.locator("#page-start").selectOption("ARRIVAL"));
+        change(teacher, () -> teacher.locator("#page-most").selectOption("1"));
+        teacher.locator(".box.spot .frame").nth(1).click();
+        teacher.locator("#of-thing").getByText("Play rule").click();
+        assertThat(teacher.locator("#spot-start option").first().innerText()).isEqualTo("as the page: on arrival");
+        assertThat(teacher.locator("#spot-volumePercent option").first().innerText())
+                .isEqualTo("as usual: 100 %");
+        change(teacher, () -> teacher.locator("#spot-start").selectOption("PRESS"));
+        change(teacher, () -> teacher.locator("#spot-volumePercent").selectOption("40"));
+        assertThat(teacher.locator("#rule-in-short").innerText()).contains("40 %", "once");
+
+        Page student = context(1280, 800).newPage();
+        // As browsers do that forbid sound before the first press.
+        student.addInitScript("const play = HTMLMediaElement.prototype.play;"
+                + "HTMLMediaElement.prototype.play = function () { return navigator.userActivation.hasBeenActive"
+                + " ? play.call(this) : Promise.reject(new DOMException('', 'NotAllowedError')); };");
+        student.navigate(link);
+        Locator start = student.getByLabel("Press here to start");
+        start.waitFor();
+        start.click();
+        student.waitForSelector("#play[aria-pressed=true]");
+        assertThat(student.locator("#current").innerText()).startsWith("Look at the picture");
+        student.waitForSelector("#play[aria-pressed=false]");
+        assertThat(student.locator(".board .spot.spent").count())
+                .as("the first was heard once; the second waits for a press")
+                .isEqualTo(1);
+        student.locator(".board .spot").first().click();
+        assertThat(student.locator("#play").getAttribute("aria-pressed")).isEqualTo("false");
+        student.locator(".board .spot").nth(1).click();
+        student.waitForSelector("#play[aria-pressed=true]");
+        student.getByLabel("Next page").click();
+        student.waitForURL("**/2");
+        student.waitForSelector("#play[aria-pressed=false]");
+        assertThat(student.locator("#current").innerText())
+                .as("turned in place, and the sound stopped with its page")
+                .startsWith("The bean drinks");
+        student.goBack();
+        student.waitForURL("**/1");
+        student.getByText("Look at the picture").first().waitFor();
+        assertThat(student.locator(".board .spot.spent").count()).isEqualTo(2);
+        for (int undo = 0; undo < 4; undo++) {
+            int version = Integer.parseInt(teacher.getAttribute(".stage", "data-version"));
+            teacher.locator("#sheet").focus();
+            teacher.keyboard().press("z");
+            kept(teacher, version - 1);
+        }
+    }
+
+    @Test
+    void aDirectionIsMadeIntoStepsWithIconsInTheScript() {
+        Page page = desk();
+        newLesson(page, "Steps", "Listen to the rain. Now draw a cloud.");
+        page.locator(".row-line .more").first().click();
+        page.getByText("Make steps of its sentences").click();
+        page.waitForSelector(".row-line:nth-child(2)");
+        assertThat(page.locator(".row-line .step").first().getAttribute("alt")).isEqualTo("Listen");
+        assertThat(page.locator(".row-line .step").nth(1).getAttribute("alt")).isEqualTo("Draw");
+        page.locator(".row-line .more").nth(1).click();
+        page.locator("#line-menu")
+                .getByLabel("Write", new Locator.GetByLabelOptions().setExact(true))
+                .click();
+        page.waitForSelector(".row-line .step[alt=Write]");
+        page.locator("#slip [data-deed=undo]").click();
+        page.waitForSelector(".row-line .step[alt=Draw]");
     }
 }

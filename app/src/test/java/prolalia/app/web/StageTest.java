@@ -24,16 +24,17 @@ class StageTest extends RunningHouse {
     }
 
     private HttpResponse<byte[]> save(int version, String things) throws Exception {
-        return ines.send(
-                "PUT",
-                stage + "?version=" + version,
-                "application/json",
-                things.replace('\'', '"').getBytes(StandardCharsets.UTF_8));
+        return ines.send("PUT", stage + "?version=" + version, "application/json", placed(things, "{}"));
+    }
+
+    private static byte[] placed(String things, String manner) {
+        String body = "{'things':" + things + ",'manner':" + manner + "}";
+        return body.replace('\'', '"').getBytes(StandardCharsets.UTF_8);
     }
 
     private String spot(String id, double x) {
-        return "{'kind':'SPOT','id':'" + id + "','area':{'x':" + x + ",'y':0.1,'w':0.07,'h':0.1},'lineId':'" + line
-                + "'}";
+        return "{'kind':'SPOT','id':'" + id + "','mark':true,'area':{'x':" + x + ",'y':0.1,'w':0.07,'h':0.1},'lineId':'"
+                + line + "'}";
     }
 
     private int version() throws Exception {
@@ -66,17 +67,26 @@ class StageTest extends RunningHouse {
             "{'kind':'LINK','id':'l'," + area + ",'words':'x','address':'javascript:alert(1)'}",
             "{'kind':'LINK','id':'l'," + area + ",'words':'x','address':'https://a b'}",
             "{'kind':'JUMP','id':'j'," + area + ",'pageId':'elsewhere'}",
-            "{'kind':'SPOT','id':'s'," + area + ",'lineId':'of another'}",
-            "{'kind':'SPOT','id':'s'," + area + "}",
+            "{'kind':'SPOT','id':'s','mark':true," + area + ",'lineId':'of another'}",
+            "{'kind':'SPOT','id':'s','mark':true," + area + "}",
+            "{'kind':'EVERY_SPOT','id':'s','mark':true,'lines':'QUESTION'," + area + "}",
+            "{'kind':'PICTURE','id':'p'," + area + ",'hash':'of another'}",
+            "{'kind':'TEXT','id':'t'," + area + ",'words':'" + "x".repeat(3_000) + "','size':'SMALL'}",
             spot("twice", 0.1) + "," + spot("twice", 0.2)
         }) {
             assertThat(save(version(), "[" + thing + "]").statusCode())
                     .as(thing)
                     .isEqualTo(422);
         }
-        assertThat(save(version(), "[{'kind':'SPOT','id':'s','area':{'x':0,'y':0,'w':-1,'h':0},'lineId':'x'}]")
-                        .statusCode())
-                .isEqualTo(400);
+        for (String broken : new String[] {
+            "{'kind':'SPOT','id':'s','mark':true,'area':{'x':0,'y':0,'w':-1,'h':0},'lineId':'x'}",
+            "{'kind':'BUTTON','id':'s'," + area + "}",
+            "{'kind':'SPOT','id':'s','mark':true," + area + ",'lineId':'" + line + "','rule':{'volumePercent':200}}"
+        }) {
+            assertThat(save(version(), "[" + broken + "]").statusCode())
+                    .as(broken)
+                    .isEqualTo(400);
+        }
         assertThat(Visitor.text(save(version(), "[" + spot("far", 7) + "]"))).contains("\"x\":0.9");
         Visitor stranger = new Visitor(base());
         stranger.get("/sign-in");
@@ -108,12 +118,42 @@ class StageTest extends RunningHouse {
                 "PUT",
                 stage + "?version=0",
                 "application/json",
-                ("[{\"kind\":\"JUMP\",\"id\":\"j\",\"area\":{\"x\":0,\"y\":0,\"w\":1,\"h\":1},\"pageId\":\"" + next
-                                + "\",\"way\":\"WRONG\"}]")
-                        .getBytes(StandardCharsets.UTF_8));
+                placed(
+                        "[{'kind':'JUMP','id':'j','area':{'x':0,'y':0,'w':1,'h':1},'pageId':'" + next
+                                + "','way':'WRONG'}]",
+                        "{}"));
         assertThat(wrong.statusCode()).isEqualTo(200);
-        // The page has no picture for the jump to stand on.
+        // The page has no picture: the jump stands on an empty one.
         String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
-        assertThat(ines.page(link)).contains("Next page");
+        assertThat(ines.page(link)).contains("Go to page 2").doesNotContain("Next page");
+    }
+
+    @Test
+    void aPictureComesInIsPlacedCopiedAndSeenByThisLessonsStudentsOnly() throws Exception {
+        String first = ines.newLine("Look.");
+        String lesson = ines.lessonOf(first);
+        ines.form("/lessons/" + lesson + "/pages");
+        String at = Visitor.first(ines.page("/lessons/" + lesson + "/pages/1"), "(/lessons/[^/]+/stages/[^\"]+)\"");
+        byte[] svg =
+                "<svg xmlns='http://www.w3.org/2000/svg' width='80' height='40'><circle cx='20' cy='20' r='9'/></svg>"
+                        .getBytes(StandardCharsets.UTF_8);
+        HttpResponse<byte[]> placed = ines.send("POST", at + "/picture", "application/octet-stream", svg);
+        assertThat(Visitor.text(placed)).contains("\"PICTURE\"");
+        String hash = Visitor.first(Visitor.text(placed), "\"hash\":\"([^\"]+)\"");
+        String id = Visitor.first(Visitor.text(placed), "\"id\":\"([^\"]+)\"");
+        assertThat(Visitor.text(ines.form(at + "/copy", "thing", id, "pages", "2")))
+                .contains("Copied one thing");
+        assertThat(Visitor.text(ines.form(at + "/copy", "thing", id, "pages", "2-9")))
+                .contains("This lesson has 2 pages");
+        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        assertThat(ines.page(link)).contains("/thing/" + hash);
+        assertThat(new Visitor(base()).get(link + "/thing/" + hash).statusCode())
+                .isEqualTo(200);
+        assertThat(ines.get("/lessons/" + this.lesson + "/things/" + hash).statusCode())
+                .as("another lesson")
+                .isEqualTo(404);
+        HttpResponse<byte[]> text = ines.send("POST", at + "/picture", "application/octet-stream", new byte[400]);
+        assertThat(Visitor.text(text)).contains("could not be read");
+        assertThat(ines.page(at)).contains("\"version\":1");
     }
 }

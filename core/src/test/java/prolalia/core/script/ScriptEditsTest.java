@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.StepIcon;
 import prolalia.core.script.LineShape.Place;
 import prolalia.core.script.ScriptChange.Deed;
 import prolalia.core.script.ScriptEdits.LineTake;
@@ -177,5 +178,26 @@ class ScriptEditsTest {
     @Test
     void aStandingLineDoesNotFollowItself() {
         assertThat(edits().useStanding("a", "a", "the root", "ta")).isEmpty();
+    }
+
+    @Test
+    void aDirectionBecomesStepsWithIconsAndBackAgain() {
+        make(edits().changeKind("b", LineKind.DIRECTION).orElseThrow());
+        shapes.put("b", shapes.get("b").withWords("Look at the sea. Count the boats! Then draw one."));
+        Map<String, LineShape> before = Map.copyOf(shapes);
+        assertThat(edits().stepsOf("b")).containsExactly("Look at the sea.", "Count the boats!", "Then draw one.");
+        ScriptChange steps = edits().intoSteps("b", List.of("s1", "s2")).orElseThrow();
+        make(steps);
+        assertThat(shapes.get("b").words()).isEqualTo("Look at the sea.");
+        assertThat(List.of(
+                        shapes.get("b").icon(),
+                        shapes.get("s1").icon(),
+                        shapes.get("s2").icon()))
+                .containsExactly(StepIcon.LOOK, StepIcon.COUNT, StepIcon.DRAW);
+        assertThat(shapes.get("s2").place()).isEqualTo(new Place("p", "s1"));
+        assertThat(edits().intoSteps("b", List.of())).isEmpty();
+        make(steps.reversed());
+        assertThat(shapes.get("b")).isEqualTo(before.get("b"));
+        assertThat(shapes.get("s1").removed()).isTrue();
     }
 }
