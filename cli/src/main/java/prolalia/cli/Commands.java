@@ -13,7 +13,8 @@ import picocli.CommandLine.Command;
             RenderCommand.class,
             CheckCommand.class,
             SplitCommand.class,
-            LinesCommand.class
+            LinesCommand.class,
+            FollowCommand.class
         })
 public final class Commands {
     private Commands() {}

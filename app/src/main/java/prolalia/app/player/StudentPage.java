@@ -64,6 +64,10 @@ record StudentPage(
             return thing instanceof Thing.Link link ? link : null;
         }
 
+        public Thing.Jump jump() {
+            return thing instanceof Thing.Jump jump ? jump : null;
+        }
+
         public Thing.Text text() {
             return thing instanceof Thing.Text text ? text : null;
         }

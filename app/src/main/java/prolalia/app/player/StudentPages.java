@@ -96,6 +96,9 @@ class StudentPages {
                         .filter(line -> line.line().id().equals(spot.lineId()) && line.soundHash() != null)
                         .findFirst()
                         .ifPresent(line -> onPage.add(new OnPage(spot, new SaidLine(line, spot.rule()), null)));
+            } else if (thing instanceof Thing.Jump jump && jump.leadsBack()) {
+                // A child who came by no way at all goes to the page before.
+                onPage.add(new OnPage(jump, null, Math.max(1, pages.indexOf(page))));
             } else if (thing instanceof Thing.Jump jump) {
                 pages.stream()
                         .filter(each -> each.page().id().equals(jump.pageId()))

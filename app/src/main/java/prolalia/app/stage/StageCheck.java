@@ -72,7 +72,7 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
             return onEvery && spot.lines() != null;
         }
         if (thing instanceof Jump jump) {
-            return pages.contains(jump.pageId());
+            return leads(jump) && jump.words().length() <= LONGEST_WORDS;
         }
         if (thing instanceof Link link) {
             return isAddress(link.address())
@@ -86,11 +86,15 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
         return pictures.contains(picture.hash()) && picture.shows().length() <= LONGEST_WORDS;
     }
 
+    private boolean leads(Jump jump) {
+        return jump.leadsBack() || pages.contains(jump.pageId());
+    }
+
     /** Those whose line, or page, is still there. */
     List<Thing> standing(List<Thing> things) {
         return things.stream()
                 .filter(thing -> !(thing instanceof Spot spot) || lines.contains(spot.lineId()))
-                .filter(thing -> !(thing instanceof Jump jump) || pages.contains(jump.pageId()))
+                .filter(thing -> !(thing instanceof Jump jump) || leads(jump))
                 .toList();
     }
 

@@ -146,7 +146,8 @@ public class StageService {
         for (int page = 0; page < ids.size(); page++) {
             for (Thing thing : pages.get(ids.get(page)).things()) {
                 if (thing instanceof Jump jump) {
-                    jumps.add(new Paths.Way(page, ids.indexOf(jump.pageId()), jump.way()));
+                    int to = jump.leadsBack() ? Paths.BACK : ids.indexOf(jump.pageId());
+                    jumps.add(new Paths.Way(page, to, jump.way()));
                 }
             }
         }

@@ -111,7 +111,7 @@ function showRules() {
   spots.forEach((spot) => {
     const spent = isSpent(spot);
     spot.classList.toggle('spent', spent);
-    spot.toggleAttribute('aria-disabled', spent);
+    spot.setAttribute('aria-disabled', spent);
     spot.classList.toggle('on', ground.isOn(spot));
   });
 }

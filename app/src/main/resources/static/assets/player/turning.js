@@ -6,6 +6,9 @@ const SOUNDS_AHEAD = 2;
 export class Turning {
   #ahead = new Map();
 
+  // How many pages were turned, less those gone back.
+  #turned = 0;
+
   #onLeave;
 
   #onOpen;
@@ -21,10 +24,17 @@ export class Turning {
       const way = event.target.closest('a[data-turn], a.jump');
       if (way && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
         event.preventDefault();
-        this.go(way.href, true);
+        if (way.matches('.way-back') && this.#turned > 0) {
+          window.history.back();
+        } else {
+          this.go(way.href, true);
+        }
       }
     });
-    window.addEventListener('popstate', () => this.go(window.location.href, false));
+    window.addEventListener('popstate', () => {
+      this.#turned -= 1;
+      this.go(window.location.href, false);
+    });
   }
 
   async go(address, push) {
@@ -46,6 +56,7 @@ export class Turning {
     const fresh = new DOMParser().parseFromString(text, 'text/html');
     if (push) {
       window.history.pushState(null, '', address);
+      this.#turned += 1;
     }
     document.title = fresh.title;
     document.body.className = fresh.body.className;

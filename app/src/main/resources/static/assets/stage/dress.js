@@ -45,7 +45,7 @@ export function dressFor(sheet) {
   const dresses = {
     SPOT: marked,
     EVERY_SPOT: marked,
-    JUMP: (box, thing, area) => box.append(under(area, `${{ RIGHT: '✓', WRONG: '✗' }[thing.way] ?? '→'} ${sheet.pageName(thing.pageId)}`)),
+    JUMP: (box, thing, area) => box.append(...(thing.words ? [block(area, 'link-words', thing.words)] : []), under(area, `${{ RIGHT: '✓', WRONG: '✗' }[thing.way] ?? '→'} ${sheet.pageName(thing.pageId)}`)),
     LINK: (box, thing, area) => box.append(thing.seen ? block(area, 'link-words', thing.words) : under(area, thing.words ? '' : `↗ ${thing.address}`)),
     TEXT: (box, thing, area) => {
       const text = block(area, `text-words tint-${lower(thing.tint, 'INK')}`, thing.words);

@@ -37,8 +37,8 @@ export class Inspector {
       return;
     }
     form.dataset.of = thing.id;
-    PLAIN.concat('text', 'label').forEach((name) => {
-      const value = { text: thing.words, label: thing.look?.label }[name] ?? thing[name] ?? '';
+    PLAIN.concat('text', 'label', 'jumpWords').forEach((name) => {
+      const value = { text: thing.words, jumpWords: thing.words, label: thing.look?.label }[name] ?? thing[name] ?? '';
       if (form.elements[name] && form.elements[name] !== document.activeElement) {
         form.elements[name].value = value;
       }
@@ -57,7 +57,7 @@ function changed(thing, { name, value, type, checked }) {
   if (type === 'checkbox') {
     return { ...thing, [name]: checked };
   }
-  if (name === 'text') {
+  if (name === 'text' || name === 'jumpWords') {
     return { ...thing, words: value };
   }
   if (['tint', 'border', 'label'].includes(name) && thing.kind !== 'TEXT') {

@@ -65,7 +65,7 @@ class AccessTest extends Browsing {
             page.getByText("Paste many lines").click();
             check(page, "paste");
             page.goBack();
-            page.waitForSelector(".row-line");
+            page.waitForSelector(".lesson[data-ready]");
             page.locator(".record-line").last().click();
             recorderIs(page, "ready");
             check(page, "recorder");

@@ -27,11 +27,8 @@ import prolalia.core.sound.SpeechShape;
 public final class WordTimes {
     private static final int HOP = SpeechFrames.HOP_MS;
 
-    /** In the logarithm of a word's length: words vary by about this much around what their letters foretell. */
-    private static final double SPREAD = 0.5;
-
     /** A syllable too many or too few. */
-    private static final double SYLLABLE = 1.4;
+    private static final double SYLLABLE = 2;
 
     /** A frame of silence within a word; one of speech within a pause. */
     private static final double SILENT_FRAME = 0.4;
@@ -49,7 +46,7 @@ public final class WordTimes {
     private static final double[] NO_PAUSE = {0, 1.2, 3};
 
     /** What a strong change of the sound at the beginning of a word is worth. */
-    private static final double CHANGE = 1.0;
+    private static final double CHANGE = 2.5;
 
     private static final double STRONG_CHANGE_DB = 12;
 
@@ -149,6 +146,7 @@ public final class WordTimes {
         int n = words.size();
         double[] expected = new double[n];
         int[] syllables = new int[n];
+        double[] spread = new double[n];
         int[] sign = new int[n];
         double sum = 0;
         for (int w = 0; w < n; w++) {
@@ -156,20 +154,36 @@ public final class WordTimes {
             sign[w] = signAfter(words.get(w), w == n - 1);
             expected[w] = sounds.ms() / HOP * (sign[w] > 0 ? FINAL : 1);
             syllables[w] = sounds.syllables();
+            spread[w] = sounds.spread();
             sum += expected[w];
         }
         double speech = Math.max(n * 3, speechBefore[frames] / SPEECH_FRAME);
         double pace = speech / sum;
-        int[][] best = lay(expected, syllables, sign, pace);
+        int[][] best = lay(expected, syllables, spread, sign, pace);
+        if (best == null) {
+            return evenly(expected, sum, durationMs);
+        }
         // Once more with the pace at which the words themselves turned out to be said.
         double taken = 0;
         for (int[] span : best) {
             taken += span[1] - span[0];
         }
-        best = lay(expected, syllables, sign, Math.max(0.2, taken / sum));
+        int[][] again = lay(expected, syllables, spread, sign, Math.max(0.2, taken / sum));
         List<Span> spans = new ArrayList<>();
-        for (int[] span : best) {
+        for (int[] span : again == null ? best : again) {
             spans.add(new Span(Math.min(durationMs, ms(span[0])), Math.min(durationMs, ms(span[1]))));
+        }
+        return spans;
+    }
+
+    /** Where the sound can't hold the words, each has its share of it. */
+    private static List<Span> evenly(double[] expected, double sum, long durationMs) {
+        List<Span> spans = new ArrayList<>();
+        double before = 0;
+        for (double each : expected) {
+            long start = (long) (before / sum * durationMs);
+            before += each;
+            spans.add(new Span(start, Math.max(start, (long) (before / sum * durationMs))));
         }
         return spans;
     }
@@ -186,7 +200,7 @@ public final class WordTimes {
     }
 
     /** First and one past the last frame of each word. */
-    private int[][] lay(double[] expected, int[] syllables, int[] sign, double pace) {
+    private int[][] lay(double[] expected, int[] syllables, double[] spread, int[] sign, double pace) {
         int n = expected.length;
         double total = 0;
         for (double each : expected) {
@@ -204,7 +218,7 @@ public final class WordTimes {
             before += length;
             bands.add(band);
             begin(band, endsFrom, end, w == 0 ? -1 : sign[w - 1], start);
-            end = said(band, start, length, syllables[w]);
+            end = said(band, start, length, syllables[w], spread[w]);
             endsFrom = band.first();
         }
         return traced(end, bands);
@@ -245,13 +259,13 @@ public final class WordTimes {
     }
 
     /** What it costs at least when a word ends at a frame. */
-    private double[] said(Band band, double[] start, double length, int syllables) {
+    private double[] said(Band band, double[] start, double length, int syllables, double spread) {
         double[] end = new double[frames + 1];
         Arrays.fill(end, FAR);
         int longest = (int) Math.min(LONGEST_WORD_FRAMES, length * 4 + 10);
         double[] deviation = new double[longest + 1];
         for (int frame = 1; frame <= longest; frame++) {
-            double off = Math.log(frame / length) / SPREAD;
+            double off = Math.log(frame / length) / spread;
             deviation[frame] = off * off / 2;
         }
         for (int t = band.first(); t <= band.last(); t++) {
@@ -270,6 +284,7 @@ public final class WordTimes {
         return end;
     }
 
+    /** The way that costs least; null when there is none: less sound than so many words take. */
     private int[][] traced(double[] end, List<Band> bands) {
         int at = frames;
         double best = Double.MAX_VALUE;
@@ -279,6 +294,9 @@ public final class WordTimes {
                 best = cost;
                 at = t;
             }
+        }
+        if (best >= FAR) {
+            return null;
         }
         int[][] spans = new int[bands.size()][];
         for (int w = bands.size() - 1; w >= 0; w--) {

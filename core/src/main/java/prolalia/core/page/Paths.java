@@ -50,15 +50,30 @@ public record Paths(int pages, List<Way> ways) {
         ways = List.copyOf(ways);
     }
 
-    /** @param jumps ways that the teacher placed; the arrows are added where they are */
-    public static Paths of(int pages, List<Way> jumps) {
+    /** Where a way back leads: to each page that has a way here. */
+    public static final int BACK = -1;
+
+    /** @param placed ways that the teacher placed, some to {@link #BACK}; the arrows are added where they are */
+    public static Paths of(int pages, List<Way> placed) {
+        List<Way> jumps = new ArrayList<>(placed);
+        jumps.removeIf(way -> way.to() == BACK);
         List<Way> ways = new ArrayList<>();
         for (int page = 0; page < pages; page++) {
-            if (page + 1 < pages && hasArrow(page, jumps)) {
+            if (page + 1 < pages && hasArrow(page, placed)) {
                 ways.add(new Way(page, page + 1, Kind.NEXT));
             }
         }
         ways.addAll(jumps);
+        List<Way> there = List.copyOf(ways);
+        for (Way back : placed) {
+            if (back.to() == BACK) {
+                there.stream()
+                        .filter(way -> way.to() == back.from() && way.from() != back.from())
+                        .map(way -> new Way(back.from(), way.from(), back.kind()))
+                        .filter(way -> !ways.contains(way))
+                        .forEach(ways::add);
+            }
+        }
         return new Paths(pages, ways);
     }
 

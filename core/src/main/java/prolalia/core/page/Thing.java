@@ -103,22 +103,35 @@ public sealed interface Thing {
     /**
      * A part of the page that leads to another page.
      *
-     * @param pageId the page that it leads to
+     * @param pageId the page that it leads to; {@link #BACK}: the one that the student came from
      * @param way whether pressing it is right, wrong, or neither
+     * @param words drawn on it; empty: the part of the picture under it is pressed
      */
-    record Jump(String id, Area area, String pageId, Paths.Kind way) implements Thing {
+    record Jump(String id, Area area, String pageId, Paths.Kind way, String words) implements Thing {
+        public static final String BACK = "back";
+
         public Jump {
             way = way == null || way == Paths.Kind.NEXT ? Paths.Kind.PLAIN : way;
+            words = words == null ? "" : words;
+        }
+
+        /** An area alone. */
+        public Jump(String id, Area area, String pageId, Paths.Kind way) {
+            this(id, area, pageId, way, "");
+        }
+
+        public boolean leadsBack() {
+            return BACK.equals(pageId);
         }
 
         @Override
         public Jump at(Area there) {
-            return new Jump(id, there, pageId, way);
+            return new Jump(id, there, pageId, way, words);
         }
 
         @Override
         public Jump named(String name) {
-            return new Jump(name, area, pageId, way);
+            return new Jump(name, area, pageId, way, words);
         }
     }
 

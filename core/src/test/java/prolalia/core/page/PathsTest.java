@@ -46,6 +46,14 @@ class PathsTest {
     }
 
     @Test
+    void aWayBackLeadsToWhereTheChildCameFrom() {
+        Paths paths = Paths.of(
+                3, List.of(new Way(0, 1, Kind.WRONG), new Way(0, 2, Kind.RIGHT), new Way(1, Paths.BACK, Kind.WRONG)));
+        assertThat(paths.ways()).contains(new Way(1, 0, Kind.WRONG)).hasSize(3);
+        assertThat(paths.findings()).isEmpty();
+    }
+
+    @Test
     void thePictureHasEveryPageOnceWithinItsEdgesAndEveryWay() {
         Paths paths = Paths.of(13, List.of(new Way(0, 12, Kind.RIGHT), new Way(12, 3, Kind.PLAIN)));
         PathPicture picture = PathPicture.of(paths, 6);

@@ -1,0 +1,2 @@
+/** Captions: words with the time at which they are said. */
+package prolalia.formats.caption;
