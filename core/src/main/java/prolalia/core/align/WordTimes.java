@@ -295,7 +295,7 @@ public final class WordTimes {
                 at = t;
             }
         }
-        if (best >= FAR) {
+        if (best >= FAR / 2) {
             return null;
         }
         int[][] spans = new int[bands.size()][];
