@@ -3,8 +3,11 @@ package prolalia.app.player;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -12,14 +15,19 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
 import prolalia.app.house.Words;
 import prolalia.app.lesson.PagePictures;
 import prolalia.app.player.PlayerService.WithdrawnException;
+import prolalia.core.align.WordTimes.Word;
+import prolalia.formats.caption.WebVtt;
 
 @Controller
 class PlayerController {
+    private static final MediaType WEB_VTT = new MediaType("text", "vtt", StandardCharsets.UTF_8);
+
     private final PlayerService player;
     private final StudentPages pages;
     private final PagePictures pictures;
@@ -67,6 +75,19 @@ class PlayerController {
     ResponseEntity<Resource> picture(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         return pictures.serve(player.lesson(token), hash, request);
+    }
+
+    /** When the words of a line are said. */
+    @GetMapping("/l/{token}/words/{lineId}")
+    @ResponseBody
+    List<Word> words(@PathVariable String token, @PathVariable String lineId) {
+        return player.words(player.lesson(token), lineId);
+    }
+
+    /** The same as captions that players of any make understand. */
+    @GetMapping("/l/{token}/words/{lineId}.vtt")
+    ResponseEntity<String> captions(@PathVariable String token, @PathVariable String lineId) {
+        return ResponseEntity.ok().contentType(WEB_VTT).body(WebVtt.ofLine(player.words(player.lesson(token), lineId)));
     }
 
     @GetMapping("/l/{token}/thing/{hash}")

@@ -1,15 +1,19 @@
 package prolalia.app.player;
 
+import java.util.List;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.follow.WordTimeService;
 import prolalia.app.giving.LinkService;
 import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.TakeStore;
 import prolalia.app.stage.StageService;
+import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LineKind;
 
 /** A lesson by its link. */
@@ -20,10 +24,17 @@ class PlayerService {
     private final LessonService lessons;
     private final TakeStore takes;
     private final StageService stages;
+    private final WordTimeService times;
 
     PlayerService(
-            LinkService links, LessonStore lessonStore, LessonService lessons, TakeStore takes, StageService stages) {
+            LinkService links,
+            LessonStore lessonStore,
+            LessonService lessons,
+            TakeStore takes,
+            StageService stages,
+            WordTimeService times) {
         this.stages = stages;
+        this.times = times;
         this.links = links;
         this.lessonStore = lessonStore;
         this.lessons = lessons;
@@ -57,6 +68,15 @@ class PlayerService {
             throw new NotHereException("sound");
         }
         return hash;
+    }
+
+    /** When the words of a line are said, as its students hear it. */
+    List<Word> words(LessonView lesson, String lineId) {
+        ScriptLine line = lesson.script().stream()
+                .filter(each -> each.line().id().equals(lineId) && each.soundHash() != null)
+                .findFirst()
+                .orElseThrow(() -> new NotHereException("line"));
+        return times.of(line.line(), line.soundHash());
     }
 
     /** The media type of a picture that is placed on pages of a lesson. */

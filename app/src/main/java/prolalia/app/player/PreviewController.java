@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
@@ -22,6 +23,7 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.PagePictures;
+import prolalia.core.align.WordTimes.Word;
 
 /** A lesson as its students meet it, shown to its teacher: no link is needed, and nothing is counted. */
 @Controller
@@ -105,6 +107,13 @@ class PreviewController {
             HttpServletRequest request)
             throws IOException {
         return pictures.serve(lessons.lesson(teacher.id(), id), hash, request);
+    }
+
+    @GetMapping("/lessons/{id}/student/words/{lineId}")
+    @ResponseBody
+    List<Word> words(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String lineId) {
+        return player.words(lessons.lesson(teacher.id(), id), lineId);
     }
 
     @GetMapping("/lessons/{id}/student/thing/{hash}")

@@ -1,6 +1,7 @@
 // The student's page: one sound at a time, the big mark plays and pauses the line that is current. Pages turn in place.
 import { say } from '../house/words.js';
 import { Ground } from './ground.js';
+import { Lit } from './lit.js';
 import { layOut } from './onpage.js';
 import { countStart, isSpent, ruleOf } from './rule.js';
 import { Turning } from './turning.js';
@@ -8,10 +9,12 @@ import { Turning } from './turning.js';
 const SPEEDS = [1, 0.75, 1.25];
 const RING = 132;
 const BACK_SECONDS = 5;
+const LINES_AHEAD = 3;
 const HELD = 'M19 17 v14 M29 17 v14';
 
 const at = (id) => document.getElementById(id);
 const ground = new Ground();
+const lit = new Lit();
 // Two, in turns: what goes on over the next page has its own.
 const voices = [new Audio(), new Audio()];
 let audio = voices[0];
@@ -36,7 +39,7 @@ const lengthOf = () => (Number.isFinite(audio.duration) && audio.duration) || Nu
 
 function choose(spot) {
   spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
-  at('current').textContent = spot.parentElement.querySelector('.words').textContent;
+  lit.show(at('current'), spot.parentElement.querySelector('.words').textContent, spot.dataset.words);
   const icon = spot.dataset.icon && at('steps').content.querySelector(`[data-icon=${spot.dataset.icon}]`);
   at('step').hidden = !icon;
   if (icon) {
@@ -74,6 +77,7 @@ function show() {
   ring(at('play'), 1 - share);
   currentOnes().forEach((spot) => ring(spot, 1 - share));
   at('left').textContent = left;
+  lit.at(audio.currentTime * 1000, audio.currentTime > 0 && !audio.ended);
   at('seek-trace').querySelector('rect').setAttribute('width', 640 * share);
   if (!dragging) {
     at('seek').value = Math.round(share * 1000);
@@ -285,6 +289,7 @@ function open() {
     showRules();
     arrive();
   }
+  spots.slice(0, LINES_AHEAD).forEach((spot) => lit.prepare(spot.dataset.words));
   window.requestIdleCallback ? requestIdleCallback(() => turning.lookAhead()) : setTimeout(() => turning.lookAhead(), 500);
 }
 

@@ -1,0 +1,78 @@
+// The words of the line that is heard: each lights up while it is said.
+
+const LATEST = 40;
+
+export class Lit {
+  #known = new Map();
+
+  #spans = [];
+
+  #address = '';
+
+  /** Shows the words of a spot, and asks when each of them is said. */
+  show(place, words, address) {
+    place.textContent = words;
+    this.#spans = [];
+    this.#address = address;
+    this.#times(address).then((times) => {
+      // Another line may have been chosen meanwhile.
+      if (this.#address === address && place.isConnected && times.length > 0) {
+        this.#spans = inSpans(place, words, times);
+      }
+    }).catch(() => {});
+  }
+
+  /** Asks ahead. */
+  prepare(address) {
+    this.#times(address).catch(() => {});
+  }
+
+  #times(address) {
+    if (!this.#known.has(address)) {
+      if (this.#known.size > LATEST) {
+        this.#known.clear();
+      }
+      const asked = fetch(address).then((response) => (response.ok ? response.json() : []));
+      this.#known.set(address, asked);
+      asked.catch(() => this.#known.delete(address));
+    }
+    return this.#known.get(address);
+  }
+
+  /** Lights the word that is said at this time; none before the sound was started. */
+  at(ms, started) {
+    let now = -1;
+    if (started) {
+      this.#spans.forEach(({ startMs }, i) => {
+        if (startMs <= ms) {
+          now = i;
+        }
+      });
+    }
+    this.#spans.forEach(({ span }, i) => span.classList.toggle('lit', i === now));
+    const lit = this.#spans[now]?.span;
+    if (lit && lit.offsetTop + lit.offsetHeight > lit.parentElement.scrollTop + lit.parentElement.clientHeight) {
+      lit.parentElement.scrollTop = lit.offsetTop - lit.parentElement.offsetTop;
+    }
+  }
+}
+
+/** The words as they are written, each that is said in an element of its own; what stands between them stays. */
+function inSpans(place, words, times) {
+  const spans = [];
+  const parts = [];
+  let at = 0;
+  times.forEach(({ text, from, span: { startMs, endMs } }) => {
+    parts.push(words.slice(at, from));
+    const span = document.createElement('span');
+    span.textContent = text;
+    parts.push(span);
+    if (endMs > startMs) {
+      spans.push({ span, startMs });
+    }
+    at = from + text.length;
+  });
+  parts.push(words.slice(at));
+  place.replaceChildren(...parts);
+  return spans;
+}
