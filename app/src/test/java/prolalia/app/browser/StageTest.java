@@ -333,7 +333,6 @@ class StageTest extends Browsing {
                 .as("turned in place, and the sound stopped with its page")
                 .startsWith("The bean drinks");
         student.goBack();
-        student.waitForURL("**/1");
         student.waitForCondition(() -> student.locator(".board .spot.spent").count() == 2);
         for (int undo = 0; undo < 4; undo++) {
             int version = Integer.parseInt(teacher.getAttribute(".stage", "data-version"));
@@ -359,5 +358,34 @@ class StageTest extends Browsing {
         page.waitForSelector(".row-line .step[alt=Write]");
         page.locator("#slip [data-deed=undo]").click();
         page.waitForSelector(".row-line .step[alt=Draw]");
+    }
+
+    @Test
+    void theWordsOfALineLightUpOneAfterAnotherAsTheyAreSaid() {
+        Page teacher = desk();
+        teacher.getByText("How a bean wakes up").last().click();
+        teacher.waitForSelector(".lesson[data-ready]");
+        String lesson = teacher.url().split("#")[0];
+        teacher.navigate(lesson + "/give-out");
+        String link = teacher.inputValue("#link");
+        Page student = context(1280, 800).newPage();
+        student.navigate(link);
+        student.waitForCondition(() -> student.locator("#current span").count() == 11);
+        assertThat(student.locator("#current .lit").count()).isZero();
+        student.getByLabel("Play", new Page.GetByLabelOptions().setExact(true)).click();
+        for (String word : new String[] {"Look", "picture.", "seed"}) {
+            student.waitForCondition(() -> {
+                Locator lit = student.locator("#current .lit");
+                return lit.count() == 1 && lit.innerText().equals(word);
+            });
+        }
+        student.waitForSelector("#play[aria-pressed=false]");
+        assertThat(student.locator("#current .lit").count()).isZero();
+        assertThat(student.locator("#current").innerText())
+                .isEqualTo("Look at the picture. Point to the seed that is awake.");
+        String line = student.locator(".spot").first().getAttribute("data-line");
+        var captions = student.request().get(link + "/words/" + line + ".vtt");
+        assertThat(captions.headers().get("content-type")).startsWith("text/vtt");
+        assertThat(captions.text()).startsWith("WEBVTT\n\n00:00:00.").contains(">Point <");
     }
 }
