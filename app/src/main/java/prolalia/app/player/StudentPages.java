@@ -43,13 +43,14 @@ class StudentPages {
         PageView page = pages.get(number - 1);
         StagedPage staged = stages.ofLesson(lesson).get(page.page().id());
         List<OnPage> onPage = onPage(staged, page, pages);
-        // On a picture the words of a spot are seen; on an empty page they stand beside it.
+        // On a picture the words of a spot are seen; on an empty page, and where all are silent, they stand beside it.
         Set<String> placed = new HashSet<>();
-        if (page.page().pictureHash() != null) {
+        boolean sounds = onPage.stream().anyMatch(thing -> thing.said() != null);
+        if (page.page().pictureHash() != null && sounds) {
             staged.things().stream()
                     .filter(Thing.Spot.class::isInstance)
                     .forEach(thing -> placed.add(((Thing.Spot) thing).lineId()));
-        } else if (onPage.stream().allMatch(thing -> thing.said() != null)) {
+        } else if (page.page().pictureHash() == null && onPage.stream().allMatch(thing -> thing.said() != null)) {
             onPage = List.of();
         }
         List<SaidLine> beside = met(page).stream()
