@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.Semaphore;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -31,6 +32,9 @@ import prolalia.formats.paper.PaperRefusedException;
 @Controller
 class StagePictureController {
     private static final long LARGEST_BYTES = 20L << 20;
+
+    /** Each is read by a process with memory of its own: one after another. */
+    private final Semaphore room = new Semaphore(1, true);
 
     private final PaperReader reader;
     private final StageService stages;
@@ -60,8 +64,11 @@ class StagePictureController {
                     new LimitedStream(request.getInputStream(), LARGEST_BYTES),
                     file,
                     StandardCopyOption.REPLACE_EXISTING);
+            room.acquireUninterruptibly();
             try (PaperRun run = new PaperRun(file, place)) {
                 run.await((page, pages) -> {});
+            } finally {
+                room.release();
             }
             List<StoredPage> pages = reader.pages(place);
             StoredPage picture =

@@ -53,6 +53,7 @@ class PlayerController {
         // The teacher may change the lesson at any time, and take the link back.
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("base", "/l/" + token);
+        model.addAttribute("counted", true);
         model.addAttribute("student", pages.page(player.lesson(token), number));
         model.addAttribute("words", words.forBrowser("player"));
         return "player/page";

@@ -11,7 +11,6 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
@@ -78,15 +77,11 @@ class PreviewController {
             Model model) {
         response.setHeader("Cache-Control", "no-store");
         response.setHeader("Content-Security-Policy", SecurityConfiguration.IN_OUR_OWN_FRAME);
+        model.addAttribute("counted", false);
         model.addAttribute("base", "/lessons/" + id + "/student");
         model.addAttribute("student", pages.page(lessons.lesson(teacher.id(), id), number));
         model.addAttribute("words", words.forBrowser("player"));
         return "player/page";
-    }
-
-    @PostMapping("/lessons/{id}/student/hints/{lineId}")
-    ResponseEntity<Void> hint() {
-        return ResponseEntity.noContent().build();
     }
 
     @GetMapping("/lessons/{id}/student/sound/{hash}.mp3")

@@ -234,7 +234,9 @@ function hint() {
   next.hidden = false;
   const spot = next.querySelector('.spot');
   at('hints-left').textContent = hints.filter((each) => each.hidden).length;
-  fetch(at('hint').dataset.asked + spot.dataset.line, { method: 'POST', keepalive: true }).catch(() => {});
+  if (at('hint').dataset.asked) {
+    fetch(at('hint').dataset.asked + spot.dataset.line, { method: 'POST', keepalive: true }).catch(() => {});
+  }
   arriving = [];
   begin(spot);
 }

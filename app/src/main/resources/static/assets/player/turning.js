@@ -9,6 +9,9 @@ export class Turning {
   // How many pages were turned, less those gone back.
   #turned = 0;
 
+  // A second press on the arrow while the page is on its way is no second page.
+  #going = false;
+
   #onLeave;
 
   #onOpen;
@@ -38,6 +41,10 @@ export class Turning {
   }
 
   async go(address, push) {
+    if (this.#going && push) {
+      return;
+    }
+    this.#going = true;
     let text;
     try {
       const known = this.#ahead.get(address);
@@ -51,6 +58,7 @@ export class Turning {
       return;
     } finally {
       this.#ahead.clear();
+      this.#going = false;
     }
     this.#onLeave();
     const fresh = new DOMParser().parseFromString(text, 'text/html');
