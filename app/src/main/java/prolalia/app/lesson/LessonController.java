@@ -15,7 +15,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.house.Words;
-import prolalia.app.lesson.LessonService.LessonView;
 
 @Controller
 class LessonController {
@@ -79,7 +78,6 @@ class LessonController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        LessonView lesson = lessons.lesson(teacher.id(), id);
-        return pictures.serve(lesson, hash, request);
+        return pictures.serve(lessons.summary(teacher.id(), id).id(), hash, request);
     }
 }

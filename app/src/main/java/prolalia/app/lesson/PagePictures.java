@@ -8,21 +8,20 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
-import prolalia.app.lesson.LessonService.LessonView;
 
 /** Serves the pictures of a lesson's pages, and of no other. */
 @Component
 public class PagePictures {
+    private final LessonStore lessons;
     private final MediaResponses media;
 
-    PagePictures(MediaResponses media) {
+    PagePictures(LessonStore lessons, MediaResponses media) {
+        this.lessons = lessons;
         this.media = media;
     }
 
-    public ResponseEntity<Resource> serve(LessonView lesson, String hash, HttpServletRequest request)
-            throws IOException {
-        LessonPage page = lesson.pages().stream()
-                .map(LessonService.PageView::page)
+    public ResponseEntity<Resource> serve(String lessonId, String hash, HttpServletRequest request) throws IOException {
+        LessonPage page = lessons.pages(lessonId).stream()
                 .filter(each -> hash.equals(each.pictureHash()))
                 .findFirst()
                 .orElseThrow(() -> new NotHereException("picture"));

@@ -16,10 +16,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
-import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
 import prolalia.app.house.Words;
-import prolalia.app.lesson.PagePictures;
 import prolalia.app.player.PlayerService.WithdrawnException;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.formats.caption.WebVtt;
@@ -30,16 +28,13 @@ class PlayerController {
 
     private final PlayerService player;
     private final StudentPages pages;
-    private final PagePictures pictures;
-    private final MediaResponses media;
+    private final StudentFiles files;
     private final Words words;
 
-    PlayerController(
-            PlayerService player, StudentPages pages, PagePictures pictures, MediaResponses media, Words words) {
+    PlayerController(PlayerService player, StudentPages pages, StudentFiles files, Words words) {
         this.player = player;
         this.pages = pages;
-        this.pictures = pictures;
-        this.media = media;
+        this.files = files;
         this.words = words;
     }
 
@@ -69,32 +64,34 @@ class PlayerController {
     @GetMapping("/l/{token}/sound/{hash}.mp3")
     ResponseEntity<Resource> sound(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
-        return media.serve(player.sound(player.lesson(token), hash), MediaResponses.MP3, request);
+        return files.sound(player.summary(token).id(), hash, request);
     }
 
     @GetMapping("/l/{token}/picture/{hash}")
     ResponseEntity<Resource> picture(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
-        return pictures.serve(player.lesson(token), hash, request);
+        return files.picture(player.summary(token).id(), hash, request);
     }
 
     /** When the words of a line are said. */
     @GetMapping("/l/{token}/words/{lineId}")
     @ResponseBody
     List<Word> words(@PathVariable String token, @PathVariable String lineId) {
-        return player.words(player.lesson(token), lineId);
+        return files.words(player.summary(token).id(), lineId);
     }
 
     /** The same as captions that players of any make understand. */
     @GetMapping("/l/{token}/words/{lineId}.vtt")
     ResponseEntity<String> captions(@PathVariable String token, @PathVariable String lineId) {
-        return ResponseEntity.ok().contentType(WEB_VTT).body(WebVtt.ofLine(player.words(player.lesson(token), lineId)));
+        return ResponseEntity.ok()
+                .contentType(WEB_VTT)
+                .body(WebVtt.ofLine(files.words(player.summary(token).id(), lineId)));
     }
 
     @GetMapping("/l/{token}/thing/{hash}")
     ResponseEntity<Resource> thing(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
-        return media.serve(hash, player.typeOfThing(player.lesson(token), hash), request);
+        return files.thing(player.summary(token).id(), hash, request);
     }
 
     @ExceptionHandler(WithdrawnException.class)

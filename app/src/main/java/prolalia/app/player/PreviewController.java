@@ -14,38 +14,26 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
 import prolalia.app.house.SecurityConfiguration;
 import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.PagePictures;
 import prolalia.core.align.WordTimes.Word;
 
 /** A lesson as its students meet it, shown to its teacher: no link is needed, and nothing is counted. */
 @Controller
 class PreviewController {
     private final LessonService lessons;
-    private final PlayerService player;
     private final StudentPages pages;
-    private final PagePictures pictures;
-    private final MediaResponses media;
+    private final StudentFiles files;
     private final Words words;
 
-    PreviewController(
-            LessonService lessons,
-            PlayerService player,
-            StudentPages pages,
-            PagePictures pictures,
-            MediaResponses media,
-            Words words) {
+    PreviewController(LessonService lessons, StudentPages pages, StudentFiles files, Words words) {
         this.lessons = lessons;
-        this.player = player;
         this.pages = pages;
-        this.pictures = pictures;
-        this.media = media;
+        this.files = files;
         this.words = words;
     }
 
@@ -91,7 +79,7 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return media.serve(player.sound(lessons.lesson(teacher.id(), id), hash), MediaResponses.MP3, request);
+        return files.sound(lessons.summary(teacher.id(), id).id(), hash, request);
     }
 
     @GetMapping("/lessons/{id}/student/picture/{hash}")
@@ -101,14 +89,14 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return pictures.serve(lessons.lesson(teacher.id(), id), hash, request);
+        return files.picture(lessons.summary(teacher.id(), id).id(), hash, request);
     }
 
     @GetMapping("/lessons/{id}/student/words/{lineId}")
     @ResponseBody
     List<Word> words(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String lineId) {
-        return player.words(lessons.lesson(teacher.id(), id), lineId);
+        return files.words(lessons.summary(teacher.id(), id).id(), lineId);
     }
 
     @GetMapping("/lessons/{id}/student/thing/{hash}")
@@ -118,6 +106,6 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return media.serve(hash, player.typeOfThing(lessons.lesson(teacher.id(), id), hash), request);
+        return files.thing(lessons.summary(teacher.id(), id).id(), hash, request);
     }
 }

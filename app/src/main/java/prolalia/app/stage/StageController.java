@@ -5,12 +5,10 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import org.springframework.core.io.Resource;
-import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,7 +26,6 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.stage.StageService.Copied;
 import prolalia.app.stage.StageService.Stage;
-import prolalia.app.stage.StageService.StageRefusedException;
 import prolalia.app.stage.StageStore.Placed;
 import prolalia.core.page.PathPicture;
 import prolalia.core.page.Paths;
@@ -82,7 +79,8 @@ class StageController {
                 .map(PageView::page)
                 .filter(page -> page.pictureHash() != null)
                 .findFirst()
-                .orElse(lesson.pages().get(0).page());
+                .or(() -> lesson.pages().stream().map(PageView::page).findFirst())
+                .orElseThrow(() -> new NotHereException("page"));
         return stage(lesson, id, shown, model);
     }
 
@@ -170,13 +168,7 @@ class StageController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return media.serve(hash, stages.pictureType(lessons.lesson(teacher.id(), id), hash), request);
-    }
-
-    @ExceptionHandler(StageRefusedException.class)
-    @ResponseBody
-    ResponseEntity<Map<String, String>> refused(StageRefusedException refused) {
-        return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                .body(Map.of("why", words.say("stage.refused." + refused.getMessage(), refused.detail())));
+        return media.serve(
+                hash, stages.pictureType(lessons.summary(teacher.id(), id).id(), hash), request);
     }
 }

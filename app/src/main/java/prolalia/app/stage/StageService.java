@@ -325,7 +325,10 @@ public class StageService {
         LessonView lesson = lessons.lesson(teacherId, lessonId);
         double pageAspect = owner(lesson, ownerId)
                 .map(page -> page.page().aspect())
-                .orElse(lesson.pages().get(0).page().aspect());
+                .or(() -> lesson.pages().stream()
+                        .map(each -> each.page().aspect())
+                        .findFirst())
+                .orElse(aspect);
         if (store.stage(ownerId).placed().things().size() >= StageCheck.MOST_THINGS) {
             throw new StageRefusedException("TOO_MANY");
         }
@@ -336,8 +339,8 @@ public class StageService {
     }
 
     /** The media type of a picture that was brought in to be placed on pages of a lesson. */
-    public MediaType pictureType(LessonView lesson, String hash) {
-        return Optional.ofNullable(store.pictures(lesson.summary().id()).get(hash))
+    public MediaType pictureType(String lessonId, String hash) {
+        return Optional.ofNullable(store.pictures(lessonId).get(hash))
                 .map(MediaType::valueOf)
                 .orElseThrow(() -> new NotHereException("picture"));
     }

@@ -9,10 +9,13 @@ export class Lit {
 
   #address = '';
 
+  #now = -1;
+
   /** Shows the words of a spot, and asks when each of them is said. */
   show(place, words, address) {
     place.textContent = words;
     this.#spans = [];
+    this.#now = -1;
     this.#address = address;
     this.#times(address).then((times) => {
       // Another line may have been chosen meanwhile.
@@ -41,15 +44,13 @@ export class Lit {
 
   /** Lights the word that is said at this time; none before the sound was started. */
   at(ms, started) {
-    let now = -1;
-    if (started) {
-      this.#spans.forEach(({ startMs }, i) => {
-        if (startMs <= ms) {
-          now = i;
-        }
-      });
+    const now = started ? this.#spans.findLastIndex(({ startMs }) => startMs <= ms) : -1;
+    if (now === this.#now) {
+      return;
     }
-    this.#spans.forEach(({ span }, i) => span.classList.toggle('lit', i === now));
+    this.#spans[this.#now]?.span.classList.remove('lit');
+    this.#spans[now]?.span.classList.add('lit');
+    this.#now = now;
     const lit = this.#spans[now]?.span;
     if (lit && lit.offsetTop + lit.offsetHeight > lit.parentElement.scrollTop + lit.parentElement.clientHeight) {
       lit.parentElement.scrollTop = lit.offsetTop - lit.parentElement.offsetTop;

@@ -6,9 +6,6 @@ const SOUNDS_AHEAD = 2;
 export class Turning {
   #ahead = new Map();
 
-  // How many pages were turned, less those gone back.
-  #turned = 0;
-
   // A second press on the arrow while the page is on its way is no second page.
   #going = false;
 
@@ -27,17 +24,14 @@ export class Turning {
       const way = event.target.closest('a[data-turn], a.jump');
       if (way && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
         event.preventDefault();
-        if (way.matches('.way-back') && this.#turned > 0) {
+        if (way.matches('.way-back') && turned() > 0) {
           window.history.back();
         } else {
           this.go(way.href, true);
         }
       }
     });
-    window.addEventListener('popstate', () => {
-      this.#turned -= 1;
-      this.go(window.location.href, false);
-    });
+    window.addEventListener('popstate', () => this.go(window.location.href, false));
   }
 
   async go(address, push) {
@@ -63,8 +57,7 @@ export class Turning {
     this.#onLeave();
     const fresh = new DOMParser().parseFromString(text, 'text/html');
     if (push) {
-      window.history.pushState(null, '', address);
-      this.#turned += 1;
+      window.history.pushState({ turned: turned() + 1 }, '', address);
     }
     document.title = fresh.title;
     document.body.className = fresh.body.className;
@@ -91,6 +84,9 @@ export class Turning {
     }).catch(() => this.#ahead.delete(next));
   }
 }
+
+/** How many pages were turned up to this one: so many can be gone back. */
+const turned = () => window.history.state?.turned ?? 0;
 
 async function fetchPage(address) {
   const response = await fetch(address);

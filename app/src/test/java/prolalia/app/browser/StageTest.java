@@ -50,6 +50,13 @@ class StageTest extends Browsing {
         page.waitForSelector(".stage[data-state=open]");
     }
 
+    /** Opens the demo's slides; answers their address. */
+    private static String bean(Page teacher) {
+        teacher.getByText("How a bean wakes up").last().click();
+        teacher.waitForSelector(".lesson[data-ready]");
+        return teacher.url().split("#")[0];
+    }
+
     private static void kept(Page page, int version) {
         page.waitForSelector(".stage[data-version='" + version + "']");
     }
@@ -289,9 +296,7 @@ class StageTest extends Browsing {
     @Test
     void theRuleOfThePageHoldsForItsSpotsUnlessTheySayOtherwise() {
         Page teacher = desk();
-        teacher.getByText("How a bean wakes up").last().click();
-        teacher.waitForSelector(".lesson[data-ready]");
-        String lesson = teacher.url().split("#")[0];
+        String lesson = bean(teacher);
         teacher.navigate(lesson + "/give-out");
         String link = teacher.inputValue("#link");
         stageOf(teacher, lesson, 1);
@@ -363,9 +368,7 @@ class StageTest extends Browsing {
     @Test
     void theWordsOfALineLightUpOneAfterAnotherAsTheyAreSaid() {
         Page teacher = desk();
-        teacher.getByText("How a bean wakes up").last().click();
-        teacher.waitForSelector(".lesson[data-ready]");
-        String lesson = teacher.url().split("#")[0];
+        String lesson = bean(teacher);
         teacher.navigate(lesson + "/give-out");
         String link = teacher.inputValue("#link");
         Page student = context(1280, 800).newPage();

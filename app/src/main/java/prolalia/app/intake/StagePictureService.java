@@ -1,0 +1,74 @@
+package prolalia.app.intake;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import java.util.concurrent.Semaphore;
+import org.springframework.stereotype.Service;
+import org.springframework.util.FileSystemUtils;
+import prolalia.app.house.DataFolder;
+import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.sound.LimitedStream;
+import prolalia.app.sound.RecordingService;
+import prolalia.app.stage.StageService;
+import prolalia.app.stage.StageService.Stage;
+import prolalia.app.stage.StageService.StageRefusedException;
+import prolalia.formats.paper.PaperRefusedException;
+
+/** Pictures that are placed on pages. Each is read by a process of its own, as papers are. */
+@Service
+class StagePictureService {
+    private static final long LARGEST_BYTES = 20L << 20;
+
+    /** Each process has memory of its own: one after another. */
+    private final Semaphore room = new Semaphore(1, true);
+
+    private final PaperReader reader;
+    private final StageService stages;
+    private final DataFolder folder;
+
+    StagePictureService(PaperReader reader, StageService stages, DataFolder folder) {
+        this.reader = reader;
+        this.stages = stages;
+        this.folder = folder;
+    }
+
+    /** @throws StageRefusedException if it is no picture that can be taken; nothing was changed */
+    Stage place(String teacherId, String lessonId, String ownerId, InputStream content) throws IOException {
+        stages.needsOwner(teacherId, lessonId, ownerId);
+        Path file = folder.newTemporaryFile();
+        Path place = folder.newTemporaryFolder();
+        try {
+            Files.copy(new LimitedStream(content, LARGEST_BYTES), file, StandardCopyOption.REPLACE_EXISTING);
+            StoredPage picture = read(file, place);
+            return stages.addPicture(
+                    teacherId, lessonId, ownerId, picture.pictureHash(), picture.pictureType(), picture.aspect());
+        } catch (PaperRefusedException | RecordingService.TooLargeException | IOException refused) {
+            throw new StageRefusedException("PICTURE");
+        } finally {
+            Files.deleteIfExists(file);
+            FileSystemUtils.deleteRecursively(place);
+        }
+    }
+
+    private StoredPage read(Path file, Path place) throws IOException, PaperRefusedException {
+        room.acquireUninterruptibly();
+        try (PaperRun run = new PaperRun(file, place)) {
+            run.await((page, pages) -> {});
+        } finally {
+            room.release();
+        }
+        List<StoredPage> pages = reader.pages(place);
+        // Slides and worksheets are brought in as pages; here only a picture is meant.
+        boolean isPicture = pages.size() == 1
+                && pages.get(0).proposal().lines().isEmpty()
+                && pages.get(0).pictureHash() != null;
+        if (!isPicture) {
+            throw new StageRefusedException("PICTURE");
+        }
+        return pages.get(0);
+    }
+}
