@@ -25,7 +25,7 @@ import org.sqlite.SQLiteConfig;
  */
 @Configuration
 class DatabaseConfiguration {
-    private static final int READERS = 4;
+    private static final int READERS = 5;
     private static final int BUSY_TIMEOUT_MS = 10_000;
 
     /** The default for Flyway, sessions and transactions. */

@@ -1,5 +1,7 @@
 package prolalia.app.lesson;
 
+import prolalia.core.given.GivenLesson.GivenPicture;
+
 /**
  * A page without its lines.
  *
@@ -21,5 +23,10 @@ public record LessonPage(
     /** Width by height; that of a slide when it isn't known. */
     public double aspect() {
         return width == null || height == null ? 16.0 / 9 : (double) width / height;
+    }
+
+    /** Its picture as students meet it; null when there is none. */
+    public GivenPicture picture() {
+        return pictureHash == null ? null : new GivenPicture(pictureHash, pictureType, pictureWords, width, height);
     }
 }

@@ -125,11 +125,6 @@ public class LessonService {
         return lessons.lines(lessonId, lineIds);
     }
 
-    /** A line of a lesson, if it has a sound. */
-    public Optional<ScriptLine> heard(String lessonId, String lineId) {
-        return lessons.heard(lessonId, lineId);
-    }
-
     public ScriptLine line(String teacherId, String lineId) {
         return lessons.line(teacherId, lineId).orElseThrow(() -> new NotHereException("line"));
     }

@@ -112,13 +112,6 @@ public class LessonStore {
         return linesWhere(writing, PAGE.LESSON_ID.eq(lessonId).and(LINE.ID.in(lineIds)));
     }
 
-    /** A line of a lesson whose sound is heard. */
-    public Optional<ScriptLine> heard(String lessonId, String lineId) {
-        return linesWhere(looking, PAGE.LESSON_ID.eq(lessonId).and(LINE.ID.eq(lineId))).stream()
-                .filter(line -> line.soundHash() != null)
-                .findFirst();
-    }
-
     /** One line of one of this teacher's lessons. */
     public Optional<ScriptLine> line(String teacherId, String lineId) {
         return linesWhere(writing, LINE.ID.eq(lineId).and(LESSON.TEACHER_ID.eq(teacherId))).stream()

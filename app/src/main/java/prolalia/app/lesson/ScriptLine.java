@@ -1,6 +1,7 @@
 package prolalia.app.lesson;
 
 import java.util.List;
+import prolalia.core.given.GivenLesson.GivenLine;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
 import prolalia.core.lesson.StepIcon;
@@ -32,6 +33,11 @@ public record ScriptLine(
         List<Finding> findings,
         String standingLineId,
         StepIcon icon) {
+    /** The line as students meet it. */
+    public GivenLine given() {
+        return new GivenLine(line, icon, soundHash, peaks);
+    }
+
     /** Whether there are words, and no kept take that says them. */
     public boolean isToBeRead() {
         return line.isSayable() && line.state() != LineState.VOICED;

@@ -1,53 +1,120 @@
 package prolalia.app.player;
 
+import java.util.List;
+import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.servlet.resource.ResourceUrlProvider;
 import prolalia.app.giving.LinkService;
 import prolalia.app.house.NotHereException;
-import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.house.UntilChanged;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.stage.StageService;
+import prolalia.core.align.WordTimes.Word;
+import prolalia.core.given.GivenLesson;
+import prolalia.core.given.StudentPage;
+import prolalia.core.given.StudentPages;
 import prolalia.core.lesson.LineKind;
+import prolalia.formats.web.StudentPageWriter;
 
-/** A lesson by its link. */
+/** A lesson by its link. A class opens it all at once, so what was made of it is kept until something changes. */
 @Service
 class PlayerService {
     private final LinkService links;
     private final LessonStore lessonStore;
-    private final LessonService lessons;
+    private final GivenLessons given;
     private final StageService stages;
+    private final StudentFiles files;
+    private final ResourceUrlProvider assets;
+    private final StudentPageWriter writer = new StudentPageWriter();
+    private final Function<String, Opened> opened;
+    private final Function<PageOf, String> written;
+    private final Function<LineOf, List<Word>> times;
 
-    PlayerService(LinkService links, LessonStore lessonStore, LessonService lessons, StageService stages) {
-        this.stages = stages;
+    PlayerService(
+            LinkService links,
+            LessonStore lessonStore,
+            GivenLessons given,
+            StageService stages,
+            StudentFiles files,
+            ResourceUrlProvider assets,
+            UntilChanged untilChanged) {
         this.links = links;
         this.lessonStore = lessonStore;
-        this.lessons = lessons;
+        this.given = given;
+        this.stages = stages;
+        this.files = files;
+        this.assets = assets;
+        opened = untilChanged.remember(this::follow);
+        written = untilChanged.remember(this::write);
+        times = untilChanged.remember(this::timesOf);
     }
 
     /** The teacher took the link back. */
     static final class WithdrawnException extends RuntimeException {}
 
-    /** The lesson that a link leads to. */
-    LessonSummary summary(String token) {
+    /** A lesson that a link leads to. */
+    record Opened(String lessonId, GivenLesson lesson, List<StudentPage> pages) {}
+
+    private record PageOf(String token, int number) {}
+
+    private record LineOf(String token, String lineId) {}
+
+    Opened open(String token) {
+        return opened.apply(token);
+    }
+
+    private Opened follow(String token) {
         LinkService.Target target = links.follow(token).orElseThrow(() -> new NotHereException("link"));
         if (target.withdrawn()) {
             throw new WithdrawnException();
         }
-        return lessonStore.lesson(target.lessonId()).orElseThrow(() -> new NotHereException("removed lesson"));
+        LessonSummary summary =
+                lessonStore.lesson(target.lessonId()).orElseThrow(() -> new NotHereException("removed lesson"));
+        GivenLesson lesson = given.of(summary);
+        return new Opened(summary.id(), lesson, StudentPages.of(lesson));
     }
 
-    LessonView lesson(String token) {
-        return lessons.view(summary(token));
+    /** @param number of the page, from 1 */
+    String page(String token, int number) {
+        return written.apply(new PageOf(token, number));
+    }
+
+    private String write(PageOf page) {
+        Opened lesson = open(page.token());
+        return write(
+                lesson.lesson(), lesson.pages(), page.number(), new OnlinePlaces("/l/" + page.token(), true, assets));
+    }
+
+    /** A page as its teacher sees it: nothing is counted. */
+    String preview(LessonSummary summary, int number, String base) {
+        GivenLesson lesson = given.of(summary);
+        return write(lesson, StudentPages.of(lesson), number, new OnlinePlaces(base, false, assets));
+    }
+
+    private String write(GivenLesson lesson, List<StudentPage> pages, int number, OnlinePlaces places) {
+        if (number < 1 || number > pages.size()) {
+            throw new NotHereException("page");
+        }
+        return writer.write(pages.get(number - 1), lesson.prompts(), places, null);
+    }
+
+    List<Word> words(String token, String lineId) {
+        return times.apply(new LineOf(token, lineId));
+    }
+
+    private List<Word> timesOf(LineOf line) {
+        return files.words(open(line.token()).lesson(), line.lineId());
     }
 
     /** A child asked for a hint of a lesson. */
     @Transactional
     public void asked(String token, String lineId) {
-        lesson(token).script().stream()
-                .filter(line -> line.line().id().equals(lineId) && line.line().kind() == LineKind.HINT)
-                .findFirst()
+        open(token)
+                .lesson()
+                .line(lineId)
+                .filter(line -> line.line().kind() == LineKind.HINT)
                 .ifPresent(line -> stages.asked(lineId));
     }
 }

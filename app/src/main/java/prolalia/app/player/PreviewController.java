@@ -1,10 +1,10 @@
 package prolalia.app.player;
 
 import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -16,25 +16,25 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.house.NotHereException;
 import prolalia.app.house.SecurityConfiguration;
-import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
-import prolalia.app.lesson.LessonService.PageView;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.given.GivenLesson.GivenPage;
+import prolalia.core.given.StudentPages;
 
 /** A lesson as its students meet it, shown to its teacher: no link is needed, and nothing is counted. */
 @Controller
 class PreviewController {
     private final LessonService lessons;
-    private final StudentPages pages;
+    private final PlayerService player;
+    private final GivenLessons given;
     private final StudentFiles files;
-    private final Words words;
 
-    PreviewController(LessonService lessons, StudentPages pages, StudentFiles files, Words words) {
+    PreviewController(LessonService lessons, PlayerService player, GivenLessons given, StudentFiles files) {
         this.lessons = lessons;
-        this.pages = pages;
+        this.player = player;
+        this.given = given;
         this.files = files;
-        this.words = words;
     }
 
     /** @param page of the lesson, from 1, at which it opens; the nearest one after it that students see */
@@ -48,8 +48,13 @@ class PreviewController {
         if (lesson.summary().shelf()) {
             throw new NotHereException("page");
         }
-        List<PageView> shown = StudentPages.shown(lesson);
-        long before = shown.stream().filter(each -> each.number() < page).count();
+        List<String> shown = StudentPages.shown(given.of(lesson.summary())).stream()
+                .map(GivenPage::id)
+                .toList();
+        long before = lesson.pages().stream()
+                .filter(each ->
+                        each.number() < page && shown.contains(each.page().id()))
+                .count();
         model.addAttribute("lesson", lesson);
         model.addAttribute("from", page);
         model.addAttribute("number", Math.max(1, Math.min(shown.size(), before + 1)));
@@ -57,19 +62,13 @@ class PreviewController {
     }
 
     @GetMapping("/lessons/{id}/student/{number:[0-9]{1,4}}")
-    String page(
-            @AuthenticationPrincipal SignedInTeacher teacher,
-            @PathVariable String id,
-            @PathVariable int number,
-            HttpServletResponse response,
-            Model model) {
-        response.setHeader("Cache-Control", "no-store");
-        response.setHeader("Content-Security-Policy", SecurityConfiguration.IN_OUR_OWN_FRAME);
-        model.addAttribute("counted", false);
-        model.addAttribute("base", "/lessons/" + id + "/student");
-        model.addAttribute("student", pages.page(lessons.lesson(teacher.id(), id), number));
-        model.addAttribute("words", words.forBrowser("player"));
-        return "player/page";
+    ResponseEntity<String> page(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable int number) {
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .header("Content-Security-Policy", SecurityConfiguration.IN_OUR_OWN_FRAME)
+                .contentType(PlayerController.HTML)
+                .body(player.preview(lessons.summary(teacher.id(), id), number, "/lessons/" + id + "/student"));
     }
 
     @GetMapping("/lessons/{id}/student/sound/{hash}.mp3")
@@ -79,7 +78,7 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return files.sound(lessons.summary(teacher.id(), id).id(), hash, request);
+        return files.sound(given.of(lessons.summary(teacher.id(), id)), hash, request);
     }
 
     @GetMapping("/lessons/{id}/student/picture/{hash}")
@@ -89,14 +88,14 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return files.picture(lessons.summary(teacher.id(), id).id(), hash, request);
+        return files.picture(given.of(lessons.summary(teacher.id(), id)), hash, request);
     }
 
     @GetMapping("/lessons/{id}/student/words/{lineId}")
     @ResponseBody
     List<Word> words(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String lineId) {
-        return files.words(lessons.summary(teacher.id(), id).id(), lineId);
+        return files.words(given.of(lessons.summary(teacher.id(), id)), lineId);
     }
 
     @GetMapping("/lessons/{id}/student/thing/{hash}")

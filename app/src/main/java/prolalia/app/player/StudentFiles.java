@@ -4,52 +4,48 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.core.io.Resource;
+import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import prolalia.app.follow.WordTimeService;
 import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
-import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.PagePictures;
-import prolalia.app.sound.TakeService;
 import prolalia.app.stage.StageService;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.given.GivenLesson;
+import prolalia.core.given.GivenLesson.GivenLine;
+import prolalia.core.given.GivenLesson.GivenPage;
+import prolalia.core.given.GivenLesson.GivenPicture;
 
 /** What a student's page fetches beside itself: sounds, pictures and the times of words, of this lesson and of no other. */
 @Component
 class StudentFiles {
-    private final LessonService lessons;
-    private final TakeService takes;
     private final StageService stages;
     private final WordTimeService times;
-    private final PagePictures pictures;
     private final MediaResponses media;
 
-    StudentFiles(
-            LessonService lessons,
-            TakeService takes,
-            StageService stages,
-            WordTimeService times,
-            PagePictures pictures,
-            MediaResponses media) {
-        this.lessons = lessons;
-        this.takes = takes;
+    StudentFiles(StageService stages, WordTimeService times, MediaResponses media) {
         this.stages = stages;
         this.times = times;
-        this.pictures = pictures;
         this.media = media;
     }
 
-    ResponseEntity<Resource> sound(String lessonId, String hash, HttpServletRequest request) throws IOException {
-        if (!takes.isHeardIn(lessonId, hash)) {
+    ResponseEntity<Resource> sound(GivenLesson lesson, String hash, HttpServletRequest request) throws IOException {
+        if (!lesson.hears(hash)) {
             throw new NotHereException("sound");
         }
         return media.serve(hash, MediaResponses.MP3, request);
     }
 
     /** The picture of a page. */
-    ResponseEntity<Resource> picture(String lessonId, String hash, HttpServletRequest request) throws IOException {
-        return pictures.serve(lessonId, hash, request);
+    ResponseEntity<Resource> picture(GivenLesson lesson, String hash, HttpServletRequest request) throws IOException {
+        String type = lesson.pages().stream()
+                .map(GivenPage::picture)
+                .filter(picture -> picture != null && picture.hash().equals(hash))
+                .map(GivenPicture::type)
+                .findFirst()
+                .orElseThrow(() -> new NotHereException("picture"));
+        return media.serve(hash, MediaType.valueOf(type), request);
     }
 
     /** A picture that is placed on a page. */
@@ -58,8 +54,9 @@ class StudentFiles {
     }
 
     /** When the words of a line are said. */
-    List<Word> words(String lessonId, String lineId) {
-        return lessons.heard(lessonId, lineId)
+    List<Word> words(GivenLesson lesson, String lineId) {
+        return lesson.line(lineId)
+                .filter(GivenLine::isHeard)
                 .map(line -> times.of(line.line(), line.soundHash()))
                 .orElseThrow(() -> new NotHereException("line"));
     }

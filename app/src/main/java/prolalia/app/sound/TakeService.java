@@ -91,11 +91,6 @@ public class TakeService {
         takes.replaceFindings(takeId, findings, nothingNew);
     }
 
-    /** Whether a sound is heard in a lesson as it is now. */
-    public boolean isHeardIn(String lessonId, String soundHash) {
-        return takes.isHeardIn(lessonId, soundHash);
-    }
-
     public StoredTake take(String teacherId, String takeId) {
         return takes.ofTeacher(teacherId, takeId).orElseThrow(() -> new NotHereException("take"));
     }

@@ -192,19 +192,4 @@ public class TakeStore {
                 findings,
                 row.get(TAKE.ACCEPTED_AT) != null);
     }
-
-    /** Whether a sound is the kept take of a line that is in this lesson. */
-    public boolean isHeardIn(String lessonId, String soundHash) {
-        return looking.fetchExists(looking.selectOne()
-                .from(TAKE)
-                .join(LINE)
-                .on(LINE.KEPT_TAKE_ID.eq(TAKE.ID))
-                .join(PAGE)
-                .on(PAGE.ID.eq(LINE.PAGE_ID))
-                .where(
-                        TAKE.SOUND_HASH.eq(soundHash),
-                        PAGE.LESSON_ID.eq(lessonId),
-                        LINE.REMOVED_AT.isNull(),
-                        PAGE.REMOVED_AT.isNull()));
-    }
 }

@@ -90,14 +90,6 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
         return jump.leadsBack() || pages.contains(jump.pageId());
     }
 
-    /** Those whose line, or page, is still there. */
-    List<Thing> standing(List<Thing> things) {
-        return things.stream()
-                .filter(thing -> !(thing instanceof Spot spot) || lines.contains(spot.lineId()))
-                .filter(thing -> !(thing instanceof Jump jump) || leads(jump))
-                .toList();
-    }
-
     /** Whether a link may lead there. */
     static boolean isAddress(String address) {
         return address != null && address.matches("(?i)https?://\\S+") && address.length() <= LONGEST_ADDRESS;

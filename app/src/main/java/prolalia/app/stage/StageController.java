@@ -26,9 +26,9 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.stage.StageService.Copied;
 import prolalia.app.stage.StageService.Stage;
-import prolalia.app.stage.StageStore.Placed;
 import prolalia.core.page.PathPicture;
 import prolalia.core.page.Paths;
+import prolalia.core.page.Placed;
 
 /** A page and what is placed on it. */
 @Controller

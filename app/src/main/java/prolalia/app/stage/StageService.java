@@ -1,7 +1,6 @@
 package prolalia.app.stage;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,14 +13,18 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
-import prolalia.app.stage.StageStore.Placed;
 import prolalia.app.stage.StageStore.StoredStage;
+import prolalia.core.given.GivenLesson;
+import prolalia.core.given.GivenLesson.GivenPage;
+import prolalia.core.given.StagedPage;
 import prolalia.core.lesson.Line;
 import prolalia.core.page.Area;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.EveryPage.Here;
+import prolalia.core.page.Manner;
 import prolalia.core.page.PageNumbers;
 import prolalia.core.page.Paths;
+import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
 import prolalia.core.page.SpotPlacing;
 import prolalia.core.page.Thing;
@@ -72,14 +75,6 @@ public class StageService {
         }
     }
 
-    /**
-     * A page as students meet it.
-     *
-     * @param things that stand on it, those of every page too; each spot with the rule that holds for it
-     * @param rule that holds for lines of the page that have no spot
-     */
-    public record StagedPage(List<Thing> things, PlayRule rule, boolean example) {}
-
     /** Thrown when what is to be saved can't be; nothing was changed. */
     public static final class StageRefusedException extends RuntimeException {
         private final int detail;
@@ -98,26 +93,21 @@ public class StageService {
         }
     }
 
-    /** The pages of a lesson as students meet them, by id, as far as lines and pages are still there. */
-    public Map<String, StagedPage> ofLesson(LessonView lesson) {
+    /** A lesson with what is placed on its pages, as it is given to students. */
+    public GivenLesson given(LessonView lesson) {
         Map<String, Placed> placed = store.ofLesson(lesson.summary().id());
-        Placed ofLesson = placed.getOrDefault(lesson.summary().id(), Placed.NOTHING);
-        StageCheck check = check(lesson);
-        EveryPage every = new EveryPage(check.standing(ofLesson.things()));
-        Map<String, StagedPage> pages = new HashMap<>();
-        for (PageView page : lesson.pages()) {
-            Placed own = placed.getOrDefault(page.page().id(), Placed.NOTHING);
-            PlayRule rule = own.manner().rule().over(ofLesson.manner().rule()).over(PlayRule.USUAL);
-            List<Thing> things = new ArrayList<>(check.standing(own.things()));
-            every.on(plain(page), own.manner().otherwise()).stream()
-                    .flatMap(here -> here.thing().stream())
-                    .forEach(things::add);
-            things.replaceAll(
-                    thing -> thing instanceof Spot spot ? spot.under(spot.rule().over(rule)) : thing);
-            pages.put(
-                    page.page().id(), new StagedPage(things, rule, own.manner().example()));
-        }
-        return pages;
+        List<GivenPage> pages = lesson.pages().stream()
+                .map(page -> new GivenPage(
+                        page.page().id(),
+                        page.page().picture(),
+                        page.lines().stream().map(ScriptLine::given).toList(),
+                        placed.getOrDefault(page.page().id(), Placed.NOTHING)))
+                .toList();
+        return new GivenLesson(
+                lesson.summary().title(),
+                pages,
+                placed.getOrDefault(lesson.summary().id(), Placed.NOTHING),
+                Map.of());
     }
 
     private StageCheck check(LessonView lesson) {
@@ -142,7 +132,7 @@ public class StageService {
     Paths paths(LessonView lesson) {
         List<String> ids = lesson.pages().stream().map(page -> page.page().id()).toList();
         List<Paths.Way> jumps = new ArrayList<>();
-        Map<String, StagedPage> pages = ofLesson(lesson);
+        Map<String, StagedPage> pages = StagedPage.of(given(lesson));
         for (int page = 0; page < ids.size(); page++) {
             for (Thing thing : pages.get(ids.get(page)).things()) {
                 if (thing instanceof Jump jump) {
@@ -184,7 +174,7 @@ public class StageService {
         List<Here> every = page.map(there -> new EveryPage(ofLesson.things()).on(plain(there), manner.otherwise()))
                 .orElse(List.of());
         return new Stage(
-                check(lesson).standing(stored.placed().things()),
+                given(lesson).standing(stored.placed().things()),
                 every,
                 manner,
                 Farther.of(ofPage, lessonRule),
@@ -234,7 +224,7 @@ public class StageService {
         PageView page = page(lesson, pageId);
         StoredStage stored = store.stage(pageId);
         List<Thing> things =
-                new ArrayList<>(check(lesson).standing(stored.placed().things()));
+                new ArrayList<>(given(lesson).standing(stored.placed().things()));
         List<Optional<Area>> marks = new ArrayList<>();
         List<String> wanted = new ArrayList<>();
         for (ScriptLine line : page.lines()) {

@@ -14,6 +14,8 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.core.page.Manner;
+import prolalia.core.page.Placed;
 import prolalia.core.page.Thing;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -34,11 +36,6 @@ class StageStore {
         this.writing = writing;
         this.looking = looking;
         this.json = json;
-    }
-
-    /** What is placed, and what is said of it as a whole. */
-    record Placed(List<Thing> things, Manner manner) {
-        static final Placed NOTHING = new Placed(List.of(), Manner.USUAL);
     }
 
     /**

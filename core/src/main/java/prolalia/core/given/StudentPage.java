@@ -1,11 +1,11 @@
-package prolalia.app.player;
+package prolalia.core.given;
 
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
-import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.core.given.GivenLesson.GivenLine;
+import prolalia.core.given.GivenLesson.GivenPage;
 import prolalia.core.page.Area;
 import prolalia.core.page.Look;
 import prolalia.core.page.Paths;
@@ -23,19 +23,21 @@ import prolalia.core.page.Thing;
  * @param goesOn whether there is an arrow to the next page
  * @param example whether it is to look at and listen to, not to answer on
  * @param hints in the order in which they are given when the child asks
+ * @param wordsShown whether the words of the line that is heard are seen
  */
-record StudentPage(
+public record StudentPage(
         String title,
-        PageView page,
+        GivenPage page,
         List<SaidLine> lines,
         List<OnPage> onPage,
         int number,
         int count,
         boolean goesOn,
         boolean example,
-        List<SaidLine> hints) {
+        List<SaidLine> hints,
+        boolean wordsShown) {
     /** A line, and the play rule that holds for it. */
-    record SaidLine(ScriptLine line, PlayRule rule) {
+    public record SaidLine(GivenLine line, PlayRule rule) {
         public String id() {
             return line.line().id();
         }
@@ -47,7 +49,7 @@ record StudentPage(
      * @param said what a spot sounds, null for what is no spot
      * @param toNumber the page that a jump leads to, null for what is no jump
      */
-    record OnPage(Thing thing, SaidLine said, Integer toNumber) {
+    public record OnPage(Thing thing, SaidLine said, Integer toNumber) {
         public Area area() {
             return thing.area();
         }
@@ -98,8 +100,6 @@ record StudentPage(
 
     /** The line that the big mark plays at first: the first one with a sound. */
     public Optional<SaidLine> first() {
-        return allLines().stream()
-                .filter(said -> said.line().soundHash() != null)
-                .findFirst();
+        return allLines().stream().filter(said -> said.line().isHeard()).findFirst();
     }
 }

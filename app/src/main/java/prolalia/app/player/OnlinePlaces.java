@@ -1,0 +1,60 @@
+package prolalia.app.player;
+
+import org.springframework.web.servlet.resource.ResourceUrlProvider;
+import prolalia.formats.web.Places;
+
+/**
+ * Addresses of a lesson on this server.
+ *
+ * @param base of all that belongs to the lesson
+ * @param counted whether it is counted what students ask for
+ * @param assets knows by which addresses the files that ship may be kept by browsers for ever
+ */
+public record OnlinePlaces(String base, boolean counted, ResourceUrlProvider assets) implements Places {
+    @Override
+    public String page(int number) {
+        return base + "/" + number;
+    }
+
+    @Override
+    public String sound(String hash) {
+        return base + "/sound/" + hash + ".mp3";
+    }
+
+    @Override
+    public String picture(String hash) {
+        return base + "/picture/" + hash;
+    }
+
+    @Override
+    public String thing(String hash) {
+        return base + "/thing/" + hash;
+    }
+
+    @Override
+    public String asset(String path) {
+        String plain = "/assets/" + path;
+        String lasting = assets.getForLookupPath(plain);
+        return lasting == null ? plain : lasting;
+    }
+
+    @Override
+    public String words(String lineId) {
+        return base + "/words/" + lineId;
+    }
+
+    @Override
+    public String times(String lineId) {
+        return null;
+    }
+
+    @Override
+    public String hintsAsked() {
+        return counted ? base + "/hints/" : null;
+    }
+
+    @Override
+    public boolean inOneFile() {
+        return false;
+    }
+}
