@@ -14,7 +14,8 @@ import picocli.CommandLine.Command;
             CheckCommand.class,
             SplitCommand.class,
             LinesCommand.class,
-            FollowCommand.class
+            FollowCommand.class,
+            ExportCommand.class
         })
 public final class Commands {
     private Commands() {}

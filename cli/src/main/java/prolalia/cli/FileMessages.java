@@ -2,10 +2,13 @@ package prolalia.cli;
 
 import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.text.MessageFormat;
 import java.util.ResourceBundle;
 import prolalia.core.align.SplitFinding;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Refusal;
+import prolalia.formats.archive.ArchiveRefusedException;
 import prolalia.formats.paper.PaperRefusedException;
 
 /** What is said about a file that can't be taken. */
@@ -28,6 +31,15 @@ final class FileMessages {
 
     static String of(SplitFinding.Kind finding) {
         return WORDS.getString("split." + finding.name());
+    }
+
+    static String of(ArchiveRefusedException refused) {
+        return MessageFormat.format(
+                WORDS.getString("archive." + refused.reason().name()), refused.detail());
+    }
+
+    static String leftBehind(Path folder) {
+        return MessageFormat.format(WORDS.getString("archive.leftBehind"), folder);
     }
 
     static String scriptIsNotText() {

@@ -38,8 +38,12 @@ record StoredEdit(Kind kind, long startMs, long endMs, double db, boolean on, St
             return new StoredEdit(Kind.CUT, cut.gone().startMs(), cut.gone().endMs(), 0, false);
         } else if (edit instanceof Edit.Pause pause) {
             return new StoredEdit(Kind.PAUSE, pause.atMs(), pause.lengthMs(), 0, false);
+        } else if (edit instanceof Edit.Ends ends) {
+            return new StoredEdit(Kind.ENDS, ends.kept().startMs(), ends.kept().endMs(), 0, false);
+        } else if (edit instanceof Edit.Gain gain) {
+            return new StoredEdit(Kind.GAIN, 0, 0, gain.db(), false);
         }
-        throw new IllegalArgumentException("Made by the teacher alone: " + edit);
+        return new StoredEdit(Kind.QUIETER, 0, 0, 0, ((Edit.Quieter) edit).on());
     }
 
     /** @throws IllegalArgumentException when it makes no sense */

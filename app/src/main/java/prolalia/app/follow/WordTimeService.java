@@ -56,6 +56,16 @@ public class WordTimeService {
         }
     }
 
+    /** When they are said, if that was found out, or mended, before. */
+    public Optional<List<Word>> known(Line line, String soundHash) {
+        return store.find(soundHash, line.words());
+    }
+
+    /** Times that are known from elsewhere hold unless there are some. */
+    public void bringIn(String soundHash, String words, List<Word> times) {
+        store.keep(soundHash, words, times);
+    }
+
     private List<Word> follow(String soundHash, String words) {
         try {
             List<Word> times = WordTimes.of(

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -25,6 +26,8 @@ import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.SlideStore;
+import prolalia.app.lesson.SlideStore.PageSlide;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.stage.PageInk;
 import prolalia.app.stage.StageService;
@@ -47,7 +50,10 @@ class PaperTaker implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(PaperTaker.class);
 
     private final PaperStore store;
+    private static final String SLIDES = ".pptx";
+
     private final PaperSoundStore sounds;
+    private final SlideStore slides;
     private final LessonStore lessons;
     private final LineStore lines;
     private final StageService stages;
@@ -60,6 +66,7 @@ class PaperTaker implements DisposableBean {
     PaperTaker(
             PaperStore store,
             PaperSoundStore sounds,
+            SlideStore slides,
             LessonStore lessons,
             LineStore lines,
             StageService stages,
@@ -69,6 +76,7 @@ class PaperTaker implements DisposableBean {
             Clock clock) {
         this.store = store;
         this.sounds = sounds;
+        this.slides = slides;
         this.lessons = lessons;
         this.lines = lines;
         this.stages = stages;
@@ -123,6 +131,9 @@ class PaperTaker implements DisposableBean {
                 lessons.setPictureSize(pageId, page.width(), page.height());
             }
             store.taken(paper.id(), page.number(), pageId);
+            if (paper.fileName().toLowerCase(Locale.ROOT).endsWith(SLIDES)) {
+                slides.add(pageId, new PageSlide(paper.rawHash(), page.number()));
+            }
         }
         int number = 0;
         for (StoredPage page : wanted) {
@@ -167,7 +178,7 @@ class PaperTaker implements DisposableBean {
             }
         }
         for (PaperPage.Link link : page.parts().links()) {
-            if (StageService.isAddress(link.address())) {
+            if (Thing.Link.isAddress(link.address())) {
                 things.add(new Thing.Link(
                         newId(), link.area(), StageService.fitting(link.words()), link.address(), false));
             }

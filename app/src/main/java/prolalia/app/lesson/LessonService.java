@@ -132,12 +132,17 @@ public class LessonService {
     /** Makes a lesson with one page and one empty direction on it; answers its id. */
     @Transactional
     public String begin(String teacherId, String title) {
-        String id = Ids.newId();
-        long now = clock.millis();
-        int cover = lessons.lessonsOf(teacherId).size() % COVERS;
-        lessons.addLesson(id, teacherId, shortened(title.strip()), cover, now);
-        String pageId = lessons.addPage(id, now);
+        String id = beginEmpty(teacherId, title);
+        String pageId = lessons.addPage(id, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
+        return id;
+    }
+
+    /** Makes a lesson without a page; answers its id. */
+    public String beginEmpty(String teacherId, String title) {
+        String id = Ids.newId();
+        int cover = lessons.lessonsOf(teacherId).size() % COVERS;
+        lessons.addLesson(id, teacherId, shortened(title.strip()), cover, clock.millis());
         return id;
     }
 

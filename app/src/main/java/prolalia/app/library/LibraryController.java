@@ -17,10 +17,12 @@ import prolalia.app.lesson.ScriptLine;
 @Controller
 class LibraryController {
     private final LibraryService library;
+    private final PromptService prompts;
     private final LessonService lessons;
 
-    LibraryController(LibraryService library, LessonService lessons) {
+    LibraryController(LibraryService library, PromptService prompts, LessonService lessons) {
         this.library = library;
+        this.prompts = prompts;
         this.lessons = lessons;
     }
 
@@ -32,6 +34,7 @@ class LibraryController {
             @RequestParam(defaultValue = "") String words,
             Model model) {
         find(teacher.id(), lineId, words, 0, model);
+        model.addAttribute("prompts", prompts.ofTeacher(teacher.id()));
         return "library/library";
     }
 
@@ -61,6 +64,12 @@ class LibraryController {
     @GetMapping("/library/standing")
     String standing(@AuthenticationPrincipal SignedInTeacher teacher) {
         return "redirect:/lessons/" + library.shelf(teacher.id()).id();
+    }
+
+    /** The prompts as lines of the shelf, for a teacher who wants to say them herself. */
+    @PostMapping("/library/prompts")
+    String prompts(@AuthenticationPrincipal SignedInTeacher teacher) {
+        return "redirect:/lessons/" + prompts.toTheShelf(teacher.id()) + "#last-page";
     }
 
     @PostMapping("/lines/{id}/standing")

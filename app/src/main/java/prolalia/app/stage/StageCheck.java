@@ -26,7 +26,6 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
     static final int MOST_THINGS = 300;
     private static final int LONGEST_WORDS = 300;
     private static final int LONGEST_TEXT = 2_000;
-    private static final int LONGEST_ADDRESS = 2_000;
     private static final int LONGEST_ID = 40;
 
     static StageCheck of(LessonView lesson, Set<String> pictures) {
@@ -75,7 +74,7 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
             return leads(jump) && jump.words().length() <= LONGEST_WORDS;
         }
         if (thing instanceof Link link) {
-            return isAddress(link.address())
+            return Link.isAddress(link.address())
                     && link.words() != null
                     && link.words().length() <= LONGEST_WORDS;
         }
@@ -88,11 +87,6 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
 
     private boolean leads(Jump jump) {
         return jump.leadsBack() || pages.contains(jump.pageId());
-    }
-
-    /** Whether a link may lead there. */
-    static boolean isAddress(String address) {
-        return address != null && address.matches("(?i)https?://\\S+") && address.length() <= LONGEST_ADDRESS;
     }
 
     /** Words as long as those of a link may be. */

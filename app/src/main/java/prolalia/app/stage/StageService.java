@@ -18,6 +18,7 @@ import prolalia.core.given.GivenLesson;
 import prolalia.core.given.GivenLesson.GivenPage;
 import prolalia.core.given.StagedPage;
 import prolalia.core.lesson.Line;
+import prolalia.core.lesson.Prompt;
 import prolalia.core.page.Area;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.EveryPage.Here;
@@ -93,8 +94,13 @@ public class StageService {
         }
     }
 
-    /** A lesson with what is placed on its pages, as it is given to students. */
-    public GivenLesson given(LessonView lesson) {
+    /** A lesson with what is placed on its pages, as it is given to students, but for the teacher's own prompts. */
+    GivenLesson given(LessonView lesson) {
+        return given(lesson, Map.of());
+    }
+
+    /** @param prompts the sounds that take the place of those that ship */
+    public GivenLesson given(LessonView lesson, Map<Prompt, String> prompts) {
         Map<String, Placed> placed = store.ofLesson(lesson.summary().id());
         List<GivenPage> pages = lesson.pages().stream()
                 .map(page -> new GivenPage(
@@ -107,7 +113,7 @@ public class StageService {
                 lesson.summary().title(),
                 pages,
                 placed.getOrDefault(lesson.summary().id(), Placed.NOTHING),
-                Map.of());
+                prompts);
     }
 
     private StageCheck check(LessonView lesson) {
@@ -153,6 +159,21 @@ public class StageService {
                 ownerId,
                 stored.version() + 1,
                 new Placed(things, stored.placed().manner()));
+    }
+
+    /** All that is placed on an empty stage, as it comes in with a lesson. */
+    public void bringIn(String ownerId, Placed placed) {
+        store.save(ownerId, 1, placed);
+    }
+
+    /** From now on pictures may be placed on the pages of a lesson. @param types by their names */
+    public void bringInPictures(String lessonId, Map<String, String> types) {
+        types.forEach((hash, type) -> store.addPicture(lessonId, hash, type));
+    }
+
+    /** The media types of the pictures that may be placed on the pages of a lesson, by their names. */
+    public Map<String, String> pictures(String lessonId) {
+        return store.pictures(lessonId);
     }
 
     /** What is said of a page, or a lesson, from now on. */
@@ -333,11 +354,6 @@ public class StageService {
         return Optional.ofNullable(store.pictures(lessonId).get(hash))
                 .map(MediaType::valueOf)
                 .orElseThrow(() -> new NotHereException("picture"));
-    }
-
-    /** Whether a link may lead there. */
-    public static boolean isAddress(String address) {
-        return StageCheck.isAddress(address);
     }
 
     /** Words as long as those of a link may be. */

@@ -23,6 +23,8 @@ import prolalia.core.page.Thing;
  * @param goesOn whether there is an arrow to the next page
  * @param example whether it is to look at and listen to, not to answer on
  * @param hints in the order in which they are given when the child asks
+ * @param praise what is said after a right way; null: the prompt is
+ * @param correction what is said after a wrong one; null: the prompt is
  * @param wordsShown whether the words of the line that is heard are seen
  */
 public record StudentPage(
@@ -35,6 +37,8 @@ public record StudentPage(
         boolean goesOn,
         boolean example,
         List<SaidLine> hints,
+        GivenLine praise,
+        GivenLine correction,
         boolean wordsShown) {
     /** A line, and the play rule that holds for it. */
     public record SaidLine(GivenLine line, PlayRule rule) {
@@ -101,5 +105,15 @@ public record StudentPage(
     /** The line that the big mark plays at first: the first one with a sound. */
     public Optional<SaidLine> first() {
         return allLines().stream().filter(said -> said.line().isHeard()).findFirst();
+    }
+
+    /** All lines of the page that can be heard, each once. */
+    public List<GivenLine> heard() {
+        Stream<GivenLine> said =
+                Stream.concat(allLines().stream(), hints.stream()).map(SaidLine::line);
+        return Stream.concat(said, Stream.of(praise, correction))
+                .filter(line -> line != null && line.isHeard())
+                .distinct()
+                .toList();
     }
 }

@@ -26,8 +26,8 @@ public final class StudentPages {
     public static List<StudentPage> of(GivenLesson lesson) {
         List<GivenPage> pages = shown(lesson);
         if (pages.isEmpty()) {
-            return List.of(
-                    new StudentPage(lesson.title(), null, List.of(), List.of(), 1, 1, false, false, List.of(), true));
+            return List.of(new StudentPage(
+                    lesson.title(), null, List.of(), List.of(), 1, 1, false, false, List.of(), null, null, true));
         }
         Map<String, StagedPage> staged = StagedPage.of(lesson);
         List<StudentPage> met = new ArrayList<>();
@@ -64,6 +64,8 @@ public final class StudentPages {
                 number < pages.size() && onPage.stream().noneMatch(OnPage::isChosen),
                 staged.example(),
                 hints(page, staged.rule()),
+                heard(page, LineKind.PRAISE),
+                heard(page, LineKind.CORRECTION),
                 !lesson.every().manner().wordsHidden());
     }
 
@@ -84,6 +86,13 @@ public final class StudentPages {
                 .filter(line -> line.line().kind() == LineKind.HINT && line.isHeard())
                 .map(line -> new SaidLine(line, rule))
                 .toList();
+    }
+
+    private static GivenLine heard(GivenPage page, LineKind kind) {
+        return page.lines().stream()
+                .filter(line -> line.line().kind() == kind && line.isHeard())
+                .findFirst()
+                .orElse(null);
     }
 
     /** Spots without a sound aren't shown: a mark that says nothing would be pressed in vain. */

@@ -85,8 +85,15 @@ public sealed interface Thing {
      * @param seen whether the words are drawn; without, the part of the picture under it is pressed
      */
     record Link(String id, Area area, String words, String address, Boolean seen) implements Thing {
+        private static final int LONGEST_ADDRESS = 2_000;
+
         public Link {
             seen = seen != null && seen;
+        }
+
+        /** Whether a link may lead there. */
+        public static boolean isAddress(String address) {
+            return address != null && address.matches("(?i)https?://\\S+") && address.length() <= LONGEST_ADDRESS;
         }
 
         @Override
@@ -118,6 +125,11 @@ public sealed interface Thing {
         /** An area alone. */
         public Jump(String id, Area area, String pageId, Paths.Kind way) {
             this(id, area, pageId, way, "");
+        }
+
+        /** The same jump to another page. */
+        public Jump leadingTo(String page) {
+            return new Jump(id, area, page, way, words);
         }
 
         public boolean leadsBack() {

@@ -11,8 +11,9 @@ export class Lit {
 
   #now = -1;
 
-  /** Shows the words of a spot, and asks when each of them is said. */
-  show(place, words, address) {
+  /** Shows the words of a spot, and when each of them is said: as it knows itself, or is to be asked for. */
+  show(place, words, spot) {
+    const address = addressOf(spot);
     place.textContent = words;
     this.#spans = [];
     this.#now = -1;
@@ -26,8 +27,8 @@ export class Lit {
   }
 
   /** Asks ahead. */
-  prepare(address) {
-    this.#times(address).catch(() => {});
+  prepare(spot) {
+    this.#times(addressOf(spot)).catch(() => {});
   }
 
   #times(address) {
@@ -35,7 +36,9 @@ export class Lit {
       if (this.#known.size > LATEST) {
         this.#known.clear();
       }
-      const asked = fetch(address).then((response) => (response.ok ? response.json() : []));
+      const asked = address.startsWith('[')
+        ? Promise.resolve(JSON.parse(address))
+        : fetch(address).then((response) => (response.ok ? response.json() : []));
       this.#known.set(address, asked);
       asked.catch(() => this.#known.delete(address));
     }
@@ -57,6 +60,8 @@ export class Lit {
     }
   }
 }
+
+const addressOf = (spot) => spot.dataset.said ?? spot.dataset.words;
 
 /** The words as they are written, each that is said in an element of its own; what stands between them stays. */
 function inSpans(place, words, times) {

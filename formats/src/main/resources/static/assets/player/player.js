@@ -3,7 +3,9 @@ import { say } from '../house/words.js';
 import { Ground } from './ground.js';
 import { Lit } from './lit.js';
 import { layOut } from './onpage.js';
+import { Prompts } from './prompts.js';
 import { countStart, isSpent, ruleOf } from './rule.js';
+import { Scanning, switchesOf } from './scanning.js';
 import { Turning } from './turning.js';
 
 const SPEEDS = [1, 0.75, 1.25];
@@ -15,6 +17,7 @@ const HELD = 'M19 17 v14 M29 17 v14';
 const at = (id) => document.getElementById(id);
 const ground = new Ground();
 const lit = new Lit();
+const prompts = new Prompts();
 // Two, in turns: what goes on over the next page has its own.
 const voices = [new Audio(), new Audio()];
 let audio = voices[0];
@@ -24,6 +27,8 @@ let dragging = false;
 // How often the current sound is still to be heard; what waits to be said on arrival.
 let timesLeft = 1;
 let arriving = [];
+// The lines of this page that are still to be heard before the child chooses a way.
+let toHear = new Set();
 
 function svg(tag, attributes) {
   const element = document.createElementNS('http://www.w3.org/2000/svg', tag);
@@ -39,7 +44,7 @@ const lengthOf = () => (Number.isFinite(audio.duration) && audio.duration) || Nu
 
 function choose(spot) {
   spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
-  lit.show(at('current'), spot.parentElement.querySelector('.words').textContent, spot.dataset.words);
+  lit.show(at('current'), spot.parentElement.querySelector('.words').textContent, spot);
   const icon = spot.dataset.icon && at('steps').content.querySelector(`[data-icon=${spot.dataset.icon}]`);
   at('step').hidden = !icon;
   if (icon) {
@@ -122,6 +127,8 @@ function showRules() {
 
 /** @param silently whether a browser that wants a press first is no trouble; answers whether it did */
 async function play(silently = false) {
+  prompts.hush();
+  prompts.stopWaiting();
   at('trouble').textContent = '';
   voices.filter((voice) => voice !== audio).forEach((voice) => voice.pause());
   try {
@@ -160,6 +167,8 @@ function ended() {
     play();
   } else if (arriving.length > 0) {
     begin(arriving.shift());
+  } else if (toHear.delete(current().dataset.line) && toHear.size === 0 && document.querySelector('.jump[data-way]')) {
+    prompts.say('YOUR_TURN');
   }
 }
 
@@ -291,11 +300,39 @@ function open() {
     showRules();
     arrive();
   }
-  spots.slice(0, LINES_AHEAD).forEach((spot) => lit.prepare(spot.dataset.words));
+  toHear = new Set(spots.filter((spot) => !spot.closest('.hints')).map((spot) => spot.dataset.line));
+  document.querySelectorAll('a.link').forEach((link) => link.addEventListener('click', (event) => warn(event, link)));
+  if (at('play')) {
+    prompts.wait(() => voices.every((voice) => voice.paused) && at('start').hidden);
+  }
+  spots.slice(0, LINES_AHEAD).forEach((spot) => lit.prepare(spot));
   window.requestIdleCallback ? requestIdleCallback(() => turning.lookAhead()) : setTimeout(() => turning.lookAhead(), 500);
 }
 
+/** A link leads out of the lesson: the first press says so, the second one goes. */
+function warn(event, link) {
+  if (link.classList.contains('warned')) {
+    link.classList.remove('warned');
+    return;
+  }
+  event.preventDefault();
+  document.querySelectorAll('.warned').forEach((other) => other.classList.remove('warned'));
+  link.classList.add('warned');
+  voices.forEach((voice) => voice.pause());
+  at('trouble').textContent = say('elsewhere');
+  prompts.say('OPENS_ELSEWHERE');
+}
+
+/** What is said before a right or a wrong way is gone. */
+async function answer(way) {
+  arriving = [];
+  voices.forEach((voice) => voice.pause());
+  document.body.classList.add(way === 'right' ? 'was-right' : 'was-wrong');
+  await prompts.say(way === 'right' ? 'WELL_DONE' : 'TRY_AGAIN');
+}
+
 function leave() {
+  prompts.stopWaiting();
   const goesOn = spots.length > 0 && !audio.paused && ruleOf(current()).goesOn;
   arriving = [];
   timesLeft = 1;
@@ -306,7 +343,7 @@ function leave() {
   audio.pause();
 }
 
-const turning = new Turning({ onLeave: leave, onOpen: open, onTrouble: () => { at('trouble').textContent = say('pageTrouble'); } });
+const turning = new Turning({ onWay: answer, onLeave: leave, onOpen: open, onTrouble: () => { at('trouble').textContent = say('pageTrouble'); } });
 
 voices.forEach((voice) => {
   voice.preload = 'auto';
@@ -317,6 +354,11 @@ voices.forEach((voice) => {
   voice.addEventListener('loadedmetadata', ifCurrent(show));
   voice.addEventListener('seeked', ifCurrent(show));
 });
+
+const switches = switchesOf(window.location.href);
+if (switches > 0) {
+  new Scanning(switches, () => voices.some((voice) => !voice.paused), () => voices.forEach((voice) => voice.pause()));
+}
 
 document.addEventListener('keydown', (event) => {
   const free = !event.target.closest('button, a, input');

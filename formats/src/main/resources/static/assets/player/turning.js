@@ -9,14 +9,20 @@ export class Turning {
   // A second press on the arrow while the page is on its way is no second page.
   #going = false;
 
+  // The pages of a lesson in one file, by what follows the # in their addresses; otherwise there are none.
+  #inFile = JSON.parse(document.getElementById('other-pages')?.textContent ?? '{}');
+
+  #onWay;
+
   #onLeave;
 
   #onOpen;
 
   #onTrouble;
 
-  /** @param onLeave called before a page goes @param onOpen when another is there @param onTrouble when it didn't come */
-  constructor({ onLeave, onOpen, onTrouble }) {
+  /** @param onWay called with a right or a wrong way, answers when it may be gone @param onLeave called before a page goes @param onOpen when another is there @param onTrouble when it didn't come */
+  constructor({ onWay, onLeave, onOpen, onTrouble }) {
+    this.#onWay = onWay;
     this.#onLeave = onLeave;
     this.#onOpen = onOpen;
     this.#onTrouble = onTrouble;
@@ -24,14 +30,29 @@ export class Turning {
       const way = event.target.closest('a[data-turn], a.jump');
       if (way && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
         event.preventDefault();
-        if (way.matches('.way-back') && turned() > 0) {
-          window.history.back();
-        } else {
-          this.go(way.href, true);
-        }
+        this.#press(way);
       }
     });
     window.addEventListener('popstate', () => this.go(window.location.href, false));
+    if (window.location.hash in this.#inFile && window.location.hash !== '#1') {
+      this.go(window.location.href, false);
+    }
+  }
+
+  async #press(way) {
+    if (way.dataset.way && !way.classList.contains('gone')) {
+      // A second press doesn't wait for what is said.
+      way.classList.add('gone');
+      await this.#onWay(way.dataset.way);
+      if (!way.isConnected) {
+        return;
+      }
+    }
+    if (way.matches('.way-back') && turned() > 0) {
+      window.history.back();
+    } else {
+      this.go(way.href, true);
+    }
   }
 
   async go(address, push) {
@@ -42,7 +63,8 @@ export class Turning {
     let text;
     try {
       const known = this.#ahead.get(address);
-      text = known && performance.now() - known.at < FRESH_MS ? await known.text : await fetchPage(address);
+      text = this.#inFile[new URL(address).hash || '#1']
+        ?? (known && performance.now() - known.at < FRESH_MS ? await known.text : await fetchPage(address));
     } catch (failure) {
       if (failure.gone) {
         window.location.href = address;
@@ -70,6 +92,9 @@ export class Turning {
   lookAhead() {
     const next = document.querySelector('[data-turn=next]')?.href;
     if (!next || this.#ahead.has(next)) {
+      return;
+    }
+    if (new URL(next).hash in this.#inFile) {
       return;
     }
     const text = fetchPage(next);

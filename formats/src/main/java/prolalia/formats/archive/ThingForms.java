@@ -1,13 +1,11 @@
-package prolalia.app.stage;
+package prolalia.formats.archive;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonSubTypes.Type;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import org.springframework.boot.jackson.JacksonMixin;
 import prolalia.core.page.Thing;
 
-/** How things are stored and sent to the browser: their parts, and their kind by name. */
-@JacksonMixin(Thing.class)
+/** How things are written as JSON (a Jackson mix-in for {@link Thing}): their parts, and their kind by name. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
     @Type(value = Thing.Spot.class, name = "SPOT"),
@@ -17,4 +15,4 @@ import prolalia.core.page.Thing;
     @Type(value = Thing.Text.class, name = "TEXT"),
     @Type(value = Thing.Picture.class, name = "PICTURE")
 })
-interface ThingForms {}
+public interface ThingForms {}

@@ -1,0 +1,117 @@
+package prolalia.app.archive;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.Map;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.archive.LessonArchiver.Form;
+import prolalia.app.archive.LessonArchiver.Written;
+import prolalia.app.house.Words;
+import prolalia.app.sound.RecordingService;
+import prolalia.core.lesson.SpeakingName;
+import prolalia.formats.archive.ArchiveRefusedException;
+
+/** Lessons as files. */
+@Controller
+class ArchiveController {
+    private final LessonArchiver archiver;
+    private final LessonTaker taker;
+    private final Words words;
+
+    ArchiveController(LessonArchiver archiver, LessonTaker taker, Words words) {
+        this.archiver = archiver;
+        this.taker = taker;
+        this.words = words;
+    }
+
+    @GetMapping("/bring-back")
+    String page(Model model) {
+        model.addAttribute("words", words.forBrowser("intake", "archive"));
+        return "archive/bring-back";
+    }
+
+    @GetMapping("/lessons/{id}/lesson.zip")
+    ResponseEntity<StreamingResponseBody> archive(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
+        return file(archiver.write(teacher.id(), id, Form.ARCHIVE), "zip", "application/zip");
+    }
+
+    @GetMapping("/lessons/{id}/folder.zip")
+    ResponseEntity<StreamingResponseBody> folder(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
+        return file(archiver.write(teacher.id(), id, Form.WEB), "zip", "application/zip");
+    }
+
+    @GetMapping("/lessons/{id}/book.epub")
+    ResponseEntity<StreamingResponseBody> book(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
+        return file(archiver.write(teacher.id(), id, Form.EPUB), "epub", "application/epub+zip");
+    }
+
+    @GetMapping("/lessons/{id}/slides.pptx")
+    ResponseEntity<StreamingResponseBody> slides(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
+        return file(
+                archiver.write(teacher.id(), id, Form.PPTX),
+                "pptx",
+                "application/vnd.openxmlformats-officedocument.presentationml.presentation");
+    }
+
+    private static ResponseEntity<StreamingResponseBody> file(Written written, String ending, String type)
+            throws IOException {
+        return ResponseEntity.ok()
+                .contentType(MediaType.valueOf(type))
+                .contentLength(Files.size(written.file()))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(SpeakingName.of(written.title()) + "." + ending, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .body(out -> {
+                    try {
+                        Files.copy(written.file(), out);
+                    } finally {
+                        Files.deleteIfExists(written.file());
+                    }
+                });
+    }
+
+    /** Brings a lesson back; answers where it is. */
+    @PutMapping("/bring-back")
+    @ResponseBody
+    Map<String, String> bringBack(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletRequest request)
+            throws IOException, ArchiveRefusedException {
+        return Map.of("at", "/lessons/" + taker.take(teacher.id(), request.getInputStream()));
+    }
+
+    @ExceptionHandler(ArchiveRefusedException.class)
+    @ResponseBody
+    ResponseEntity<Map<String, String>> refused(ArchiveRefusedException refused) {
+        return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
+                .body(Map.of("why", words.say("archive." + refused.reason(), refused.detail())));
+    }
+
+    @ExceptionHandler(RecordingService.TooLargeException.class)
+    @ResponseBody
+    ResponseEntity<Map<String, String>> tooLarge() {
+        return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)
+                .body(Map.of("why", words.say("archive.TOO_LARGE", "")));
+    }
+}

@@ -1,0 +1,166 @@
+package prolalia.app.archive;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.springframework.stereotype.Component;
+import prolalia.app.archive.LessonTaker.Listened;
+import prolalia.app.bench.HeldEdits;
+import prolalia.app.bench.HeldEdits.Held;
+import prolalia.app.follow.WordTimeService;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.SlideStore;
+import prolalia.app.lesson.SlideStore.PageSlide;
+import prolalia.app.sound.ReadyTakes;
+import prolalia.app.sound.ReadyTakes.ReadyTake;
+import prolalia.app.stage.StageService;
+import prolalia.core.align.WordMending;
+import prolalia.core.align.WordTimes.Word;
+import prolalia.core.page.EveryPage.Otherwise;
+import prolalia.core.page.Manner;
+import prolalia.core.page.Placed;
+import prolalia.core.page.Thing;
+import prolalia.core.script.PastedScript.ReadLine;
+import prolalia.core.sound.Span;
+import prolalia.formats.archive.ArchivedLesson;
+import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
+import prolalia.formats.archive.ArchivedLesson.ArchivedPage;
+import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
+
+/** Writes a lesson that comes back into the house's tables, under ids of its own. */
+@Component
+class ArchivedRows {
+    private final LessonService lessons;
+    private final LessonStore lessonStore;
+    private final LineStore lines;
+    private final ReadyTakes takes;
+    private final HeldEdits edits;
+    private final StageService stages;
+    private final SlideStore slides;
+    private final WordTimeService times;
+    private final Clock clock;
+
+    ArchivedRows(
+            LessonService lessons,
+            LessonStore lessonStore,
+            LineStore lines,
+            ReadyTakes takes,
+            HeldEdits edits,
+            StageService stages,
+            SlideStore slides,
+            WordTimeService times,
+            Clock clock) {
+        this.lessons = lessons;
+        this.lessonStore = lessonStore;
+        this.lines = lines;
+        this.takes = takes;
+        this.edits = edits;
+        this.stages = stages;
+        this.slides = slides;
+        this.times = times;
+        this.clock = clock;
+    }
+
+    /** Within a transaction. */
+    String add(String teacherId, ArchivedLesson lesson, Listened found) {
+        String id = lessons.beginEmpty(teacherId, lesson.title());
+        Map<String, String> pageIds = new HashMap<>();
+        Map<String, String> lineIds = new HashMap<>();
+        for (ArchivedPage page : lesson.pages()) {
+            String pageId = lessonStore.addPage(id, clock.millis());
+            pageIds.put(page.id(), pageId);
+            if (page.picture() != null) {
+                String hash = page.picture().sha256();
+                String shows = Objects.requireNonNullElse(page.picture().shows(), "");
+                lessonStore.setPicture(pageId, hash, found.pictureTypes().get(hash), shows);
+                if (page.picture().width() != null && page.picture().height() != null) {
+                    lessonStore.setPictureSize(
+                            pageId, page.picture().width(), page.picture().height());
+                }
+            }
+            if (page.slide() != null && page.slide().number() != null) {
+                slides.add(
+                        pageId,
+                        new PageSlide(
+                                found.hashes().get(page.slide().file()),
+                                page.slide().number()));
+            }
+            addLines(page, pageId, lineIds, found);
+        }
+        stages.bringInPictures(id, found.pictureTypes());
+        for (ArchivedPage page : lesson.pages()) {
+            stages.bringIn(pageIds.get(page.id()), renamed(page.placed(), pageIds, lineIds));
+        }
+        stages.bringIn(id, renamed(lesson.every(), pageIds, lineIds));
+        return id;
+    }
+
+    private void addLines(ArchivedPage page, String pageId, Map<String, String> lineIds, Listened found) {
+        List<ReadLine> read = page.lines().stream()
+                .map(line -> new ReadLine(line.kind(), line.words()))
+                .toList();
+        List<String> added =
+                lines.addAll(pageId, read).stream().map(each -> each.id()).toList();
+        for (int i = 0; i < added.size(); i++) {
+            ArchivedLine line = page.lines().get(i);
+            lineIds.put(line.id(), added.get(i));
+            if (line.icon() != null) {
+                lines.setIcon(added.get(i), line.icon());
+            }
+            for (ArchivedTake take : line.takes()) {
+                add(take, found.takes().get(take), line, added.get(i));
+            }
+        }
+    }
+
+    private void add(ArchivedTake take, ReadyTake ready, ArchivedLine line, String lineId) {
+        String takeId = takes.add(lineId, ready);
+        if (!take.edits().isEmpty()) {
+            edits.bringIn(takeId, new Held(take.trim(), take.plainEdits()));
+        }
+        if (!take.kept()) {
+            return;
+        }
+        lines.keep(lineId, takeId);
+        if (take.times() != null) {
+            List<Word> words = new ArrayList<>();
+            take.times()
+                    .forEach(word -> words.add(new Word(
+                            word.text(),
+                            word.from(),
+                            new Span(word.startMs(), Math.min(word.endMs(), ready.durationMs())))));
+            if (WordMending.fits(words, line.words())) {
+                times.bringIn(ready.soundHash(), line.words(), words);
+            }
+        }
+    }
+
+    /** What leads to lines and pages leads to those that were made of them; what leads to none is left out. */
+    private static Placed renamed(Placed placed, Map<String, String> pageIds, Map<String, String> lineIds) {
+        List<Thing> things = new ArrayList<>();
+        for (Thing thing : placed.things() == null ? List.<Thing>of() : placed.things()) {
+            Thing there = thing.at(thing.area().onPage());
+            if (there instanceof Thing.Spot spot) {
+                if (lineIds.containsKey(spot.lineId())) {
+                    things.add(spot.sounding(lineIds.get(spot.lineId())));
+                }
+            } else if (there instanceof Thing.Jump jump && !jump.leadsBack()) {
+                if (pageIds.containsKey(jump.pageId())) {
+                    things.add(jump.leadingTo(pageIds.get(jump.pageId())));
+                }
+            } else {
+                things.add(there);
+            }
+        }
+        Manner manner = placed.manner() == null ? Manner.USUAL : placed.manner();
+        Map<String, Otherwise> otherwise = new HashMap<>();
+        manner.otherwise()
+                .forEach((thing, own) -> otherwise.put(thing, new Otherwise(own.leftOut(), lineIds.get(own.lineId()))));
+        return new Placed(things, new Manner(manner.rule(), manner.example(), otherwise, manner.wordsHidden()));
+    }
+}

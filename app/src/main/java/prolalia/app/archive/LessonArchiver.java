@@ -1,0 +1,201 @@
+package prolalia.app.archive;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.springframework.stereotype.Service;
+import prolalia.app.bench.HeldEdits;
+import prolalia.app.bench.HeldEdits.Held;
+import prolalia.app.follow.WordTimeService;
+import prolalia.app.house.DataFolder;
+import prolalia.app.house.MediaStore;
+import prolalia.app.house.NotHereException;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.SlideStore;
+import prolalia.app.lesson.SlideStore.PageSlide;
+import prolalia.app.player.GivenLessons;
+import prolalia.app.sound.StoredTake;
+import prolalia.app.sound.TakeService;
+import prolalia.app.stage.StageService;
+import prolalia.core.given.GivenLesson;
+import prolalia.core.given.GivenLesson.GivenLine;
+import prolalia.core.given.GivenLesson.GivenPage;
+import prolalia.core.lesson.Prompt;
+import prolalia.core.sound.Span;
+import prolalia.formats.archive.ArchivedLesson;
+import prolalia.formats.archive.ArchivedLesson.ArchivedEdit;
+import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
+import prolalia.formats.archive.ArchivedLesson.ArchivedPage;
+import prolalia.formats.archive.ArchivedLesson.ArchivedPicture;
+import prolalia.formats.archive.ArchivedLesson.ArchivedSlide;
+import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
+import prolalia.formats.archive.ArchivedLesson.ArchivedWord;
+import prolalia.formats.archive.LessonArchive;
+import prolalia.formats.book.ReadAloudBook;
+import prolalia.formats.slides.LessonSlides;
+import prolalia.formats.web.LessonFolder;
+
+/** Writes lessons as files: whole, to be brought back, or as students can take them along. */
+@Service
+class LessonArchiver {
+    private final LessonService lessons;
+    private final GivenLessons given;
+    private final StageService stages;
+    private final TakeService takes;
+    private final HeldEdits edits;
+    private final SlideStore slides;
+    private final WordTimeService times;
+    private final MediaStore media;
+    private final DataFolder folder;
+
+    LessonArchiver(
+            LessonService lessons,
+            GivenLessons given,
+            StageService stages,
+            TakeService takes,
+            HeldEdits edits,
+            SlideStore slides,
+            WordTimeService times,
+            MediaStore media,
+            DataFolder folder) {
+        this.lessons = lessons;
+        this.given = given;
+        this.stages = stages;
+        this.takes = takes;
+        this.edits = edits;
+        this.slides = slides;
+        this.times = times;
+        this.media = media;
+        this.folder = folder;
+    }
+
+    /** In what form a lesson goes out. */
+    enum Form {
+        ARCHIVE,
+        WEB,
+        EPUB,
+        PPTX
+    }
+
+    /** A lesson in a file of its own, which whoever sends it deletes. */
+    record Written(String title, Path file) {}
+
+    Written write(String teacherId, String lessonId, Form form) throws IOException {
+        LessonSummary summary = lessons.summary(teacherId, lessonId);
+        if (summary.shelf()) {
+            throw new NotHereException("lesson");
+        }
+        GivenLesson lesson = given.of(summary);
+        Map<String, PageSlide> ofSlides = slides.ofLesson(lessonId);
+        StoredFiles files = new StoredFiles(lesson, stages.pictures(lessonId), ofSlides, media, times);
+        Path file = folder.newTemporaryFile();
+        try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
+            switch (form) {
+                case ARCHIVE -> writeArchive(summary, lesson, stages.pictures(lessonId), ofSlides, out);
+                case WEB -> LessonFolder.write(lesson, files, out);
+                case EPUB -> ReadAloudBook.write(lesson, files, Instant.ofEpochMilli(summary.changedAt()), out);
+                case PPTX -> LessonSlides.write(lesson, files, out);
+            }
+        } catch (IOException | RuntimeException failure) {
+            Files.deleteIfExists(file);
+            throw failure;
+        }
+        return new Written(summary.title(), file);
+    }
+
+    private void writeArchive(
+            LessonSummary summary,
+            GivenLesson lesson,
+            Map<String, String> pictures,
+            Map<String, PageSlide> ofSlides,
+            OutputStream out)
+            throws IOException {
+        Map<String, Path> files = new TreeMap<>();
+        pictures.keySet().forEach(hash -> files.put(LessonArchive.pictureName(hash), media.file(hash)));
+        List<ArchivedPage> pages = new ArrayList<>();
+        for (GivenPage page : lesson.pages()) {
+            ArchivedPicture picture = null;
+            if (page.picture() != null) {
+                String hash = page.picture().hash();
+                files.put(LessonArchive.pictureName(hash), media.file(hash));
+                picture = new ArchivedPicture(
+                        hash,
+                        page.picture().type(),
+                        page.picture().shows(),
+                        page.picture().width(),
+                        page.picture().height());
+            }
+            ArchivedSlide slide = null;
+            if (ofSlides.containsKey(page.id())) {
+                PageSlide of = ofSlides.get(page.id());
+                slide = new ArchivedSlide("slides/" + of.deckHash() + ".pptx", of.number());
+                files.put(slide.file(), media.file(of.deckHash()));
+            }
+            List<ArchivedLine> lines =
+                    page.lines().stream().map(line -> archived(line, files)).toList();
+            pages.add(new ArchivedPage(page.id(), picture, page.placed(), slide, lines));
+        }
+        Map<Prompt, ArchivedTake> prompts = new EnumMap<>(Prompt.class);
+        given.promptTakes(summary)
+                .forEach((prompt, take) -> prompts.put(prompt, archived(takes.find(take), null, files)));
+        LessonArchive.write(new ArchivedLesson(lesson.title(), lesson.every(), pictures, prompts, pages), files, out);
+    }
+
+    private ArchivedLine archived(GivenLine line, Map<String, Path> files) {
+        List<ArchivedTake> all = takes.takesOf(line.line().id()).stream()
+                .map(take -> archived(take, line, files))
+                .toList();
+        boolean anyKept = all.stream().anyMatch(ArchivedTake::kept);
+        if (!anyKept && line.isHeard()) {
+            // The place of a standing line is heard in a take that belongs there.
+            StoredTake kept = takes.find(line.line().kept().orElseThrow().id());
+            all = new ArrayList<>(all);
+            all.add(archived(kept, line, files));
+        }
+        return new ArchivedLine(line.line().id(), line.line().kind(), line.words(), line.icon(), all);
+    }
+
+    /** @param line that it is a take of; null: it is that of a prompt, and kept */
+    private ArchivedTake archived(StoredTake take, GivenLine line, Map<String, Path> files) {
+        String original = "takes/" + take.originalHash() + ".flac";
+        String heard = "heard/" + take.soundHash() + ".mp3";
+        files.put(original, media.file(take.originalHash()));
+        files.put(heard, media.file(take.soundHash()));
+        Held held = edits.of(take.id())
+                .orElseGet(() -> new Held(new Span(take.trimStartMs(), take.trimEndMs()), List.of()));
+        boolean kept = line == null
+                || line.line()
+                        .kept()
+                        .filter(each -> each.id().equals(take.id()))
+                        .isPresent();
+        List<ArchivedWord> words = kept && line != null
+                ? times.known(line.line(), take.soundHash())
+                        .map(known -> known.stream()
+                                .map(word -> new ArchivedWord(
+                                        word.text(),
+                                        word.from(),
+                                        word.span().startMs(),
+                                        word.span().endMs()))
+                                .toList())
+                        .orElse(null)
+                : null;
+        return new ArchivedTake(
+                original,
+                heard,
+                take.words(),
+                held.trim(),
+                held.edits().stream().map(ArchivedEdit::of).toList(),
+                kept,
+                take.accepted(),
+                words);
+    }
+}

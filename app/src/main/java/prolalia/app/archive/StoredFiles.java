@@ -1,0 +1,60 @@
+package prolalia.app.archive;
+
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import prolalia.app.follow.WordTimeService;
+import prolalia.app.house.MediaStore;
+import prolalia.app.lesson.SlideStore.PageSlide;
+import prolalia.core.align.WordTimes.Word;
+import prolalia.core.given.GivenLesson;
+import prolalia.core.given.GivenLesson.GivenLine;
+import prolalia.core.given.GivenLesson.GivenPage;
+import prolalia.formats.lesson.LessonFiles;
+
+/** The files of a lesson of this house. */
+final class StoredFiles implements LessonFiles {
+    private final MediaStore media;
+    private final WordTimeService times;
+    private final Map<String, PageSlide> slides;
+    private final Map<String, String> types;
+
+    StoredFiles(
+            GivenLesson lesson,
+            Map<String, String> pictures,
+            Map<String, PageSlide> slides,
+            MediaStore media,
+            WordTimeService times) {
+        this.media = media;
+        this.times = times;
+        this.slides = slides;
+        types = new HashMap<>(pictures);
+        lesson.pages().stream()
+                .map(GivenPage::picture)
+                .filter(picture -> picture != null)
+                .forEach(picture -> types.put(picture.hash(), picture.type()));
+    }
+
+    @Override
+    public Path file(String hash) {
+        return media.file(hash);
+    }
+
+    @Override
+    public String pictureType(String hash) {
+        return types.get(hash);
+    }
+
+    @Override
+    public List<Word> times(GivenLine line) {
+        return times.of(line.line(), line.soundHash());
+    }
+
+    @Override
+    public Optional<Slide> slide(String pageId) {
+        return Optional.ofNullable(slides.get(pageId))
+                .map(slide -> new Slide(media.file(slide.deckHash()), slide.number()));
+    }
+}

@@ -1,0 +1,76 @@
+package prolalia.app.lesson;
+
+import static prolalia.app.house.db.Tables.LESSON;
+import static prolalia.app.house.db.Tables.LINE;
+import static prolalia.app.house.db.Tables.PROMPT_LINE;
+import static prolalia.app.house.db.Tables.TAKE;
+
+import java.util.Map;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+import prolalia.core.lesson.Prompt;
+
+/** What a student's page says itself, in the voices of teachers who said it. */
+@Repository
+public class PromptStore {
+    private final DSLContext writing;
+    private final DSLContext looking;
+
+    PromptStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
+        this.writing = writing;
+        this.looking = looking;
+    }
+
+    /** @param takeId the kept take of the standing line that says it */
+    public record Voice(String takeId, String soundHash, String words) {}
+
+    public void add(String teacherId, Prompt prompt, String lineId) {
+        writing.insertInto(PROMPT_LINE)
+                .set(PROMPT_LINE.TEACHER_ID, teacherId)
+                .set(PROMPT_LINE.PROMPT, prompt.name())
+                .set(PROMPT_LINE.LINE_ID, lineId)
+                .onConflict(PROMPT_LINE.TEACHER_ID, PROMPT_LINE.PROMPT)
+                .doUpdate()
+                .set(PROMPT_LINE.LINE_ID, lineId)
+                .execute();
+    }
+
+    /** The page of the shelf on which a teacher's prompts stand, by prompt; those whose line was taken out are missing. */
+    public Map<Prompt, String> lines(String teacherId) {
+        return writing.select(PROMPT_LINE.PROMPT, LINE.ID)
+                .from(PROMPT_LINE)
+                .join(LINE)
+                .on(LINE.ID.eq(PROMPT_LINE.LINE_ID))
+                .where(PROMPT_LINE.TEACHER_ID.eq(teacherId), LINE.REMOVED_AT.isNull())
+                .fetchMap(row -> Prompt.valueOf(row.get(PROMPT_LINE.PROMPT)), row -> row.get(LINE.ID));
+    }
+
+    /** Those that the teacher of a lesson has voiced. */
+    public Map<Prompt, Voice> ofLesson(String lessonId) {
+        Field<String> teacher =
+                DSL.field(DSL.select(LESSON.TEACHER_ID).from(LESSON).where(LESSON.ID.eq(lessonId)));
+        return voices(PROMPT_LINE.TEACHER_ID.eq(teacher));
+    }
+
+    /** Those that a teacher has voiced. */
+    public Map<Prompt, Voice> ofTeacher(String teacherId) {
+        return voices(PROMPT_LINE.TEACHER_ID.eq(teacherId));
+    }
+
+    private Map<Prompt, Voice> voices(Condition condition) {
+        return looking.select(PROMPT_LINE.PROMPT, TAKE.ID, TAKE.SOUND_HASH, LINE.WORDS)
+                .from(PROMPT_LINE)
+                .join(LINE)
+                .on(LINE.ID.eq(PROMPT_LINE.LINE_ID))
+                .join(TAKE)
+                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .where(condition, LINE.REMOVED_AT.isNull())
+                .fetchMap(
+                        row -> Prompt.valueOf(row.get(PROMPT_LINE.PROMPT)),
+                        row -> new Voice(row.get(TAKE.ID), row.get(TAKE.SOUND_HASH), row.get(LINE.WORDS)));
+    }
+}

@@ -1,0 +1,89 @@
+package prolalia.app.library;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.house.Words;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.PromptStore;
+import prolalia.app.lesson.PromptStore.Voice;
+import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.Prompt;
+
+/** What students' pages say themselves: as it ships, or as standing lines in the teacher's own voice. */
+@Service
+class PromptService {
+    private final PromptStore store;
+    private final LibraryService library;
+    private final LessonStore lessons;
+    private final LineStore lines;
+    private final Words words;
+    private final java.time.Clock clock;
+    private final TransactionTemplate transaction;
+
+    PromptService(
+            PromptStore store,
+            LibraryService library,
+            LessonStore lessons,
+            LineStore lines,
+            Words words,
+            java.time.Clock clock,
+            TransactionTemplate transaction) {
+        this.store = store;
+        this.library = library;
+        this.lessons = lessons;
+        this.lines = lines;
+        this.words = words;
+        this.clock = clock;
+        this.transaction = transaction;
+    }
+
+    /**
+     * A prompt as students hear it.
+     *
+     * @param takeId of the teacher's own voice; null: it is heard as it ships
+     */
+    record Spoken(Prompt prompt, String words, String takeId) {
+        public String shipped() {
+            return "/assets/player/prompts/" + prompt.name().toLowerCase(java.util.Locale.ROOT) + ".mp3";
+        }
+    }
+
+    List<Spoken> ofTeacher(String teacherId) {
+        Map<Prompt, Voice> voices = store.ofTeacher(teacherId);
+        return Arrays.stream(Prompt.values())
+                .map(prompt -> {
+                    Voice voice = voices.get(prompt);
+                    return voice == null
+                            ? new Spoken(prompt, shippedWords(prompt), null)
+                            : new Spoken(prompt, voice.words(), voice.takeId());
+                })
+                .toList();
+    }
+
+    private String shippedWords(Prompt prompt) {
+        return words.say("prompt." + prompt);
+    }
+
+    /** Puts the prompts that aren't there on a page of the shelf, to be read like any script; answers the shelf's id. */
+    String toTheShelf(String teacherId) {
+        LessonSummary shelf = library.shelf(teacherId);
+        transaction.executeWithoutResult(status -> {
+            Map<Prompt, String> there = store.lines(teacherId);
+            List<Prompt> missing = Arrays.stream(Prompt.values())
+                    .filter(prompt -> !there.containsKey(prompt))
+                    .toList();
+            if (!missing.isEmpty()) {
+                String page = lessons.addPage(shelf.id(), clock.millis());
+                lessons.setPageTitle(teacherId, page, words.say("library.prompts"));
+                missing.forEach(
+                        prompt -> store.add(teacherId, prompt, lines.add(page, LineKind.LABEL, shippedWords(prompt))));
+            }
+        });
+        return shelf.id();
+    }
+}

@@ -1,0 +1,181 @@
+package prolalia.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import prolalia.core.align.WordMending;
+import prolalia.core.align.WordTimes;
+import prolalia.core.align.WordTimes.Word;
+import prolalia.core.given.GivenLesson;
+import prolalia.core.given.GivenLesson.GivenLine;
+import prolalia.core.given.GivenLesson.GivenPage;
+import prolalia.core.given.GivenLesson.GivenPicture;
+import prolalia.core.lesson.Line;
+import prolalia.core.lesson.Prompt;
+import prolalia.core.lesson.SpokenWords;
+import prolalia.core.lesson.Take;
+import prolalia.core.sound.Span;
+import prolalia.formats.archive.ArchiveRefusedException;
+import prolalia.formats.archive.ArchivedLesson;
+import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
+import prolalia.formats.archive.ArchivedLesson.ArchivedPage;
+import prolalia.formats.archive.ArchivedLesson.ArchivedPicture;
+import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
+import prolalia.formats.archive.LessonArchive;
+import prolalia.formats.lesson.LessonFiles;
+import prolalia.media.KnownTake;
+import prolalia.media.UnreadableSoundException;
+
+/** A lesson out of its archive, as students are given it, with its files in a folder. */
+final class UnpackedLesson implements LessonFiles {
+    private final LessonArchive archive;
+    private final Path folder;
+    private final Map<String, Path> files = new HashMap<>();
+    private final Map<String, String> types = new HashMap<>();
+    private final Map<String, List<Word>> times = new HashMap<>();
+    private final Map<String, Slide> slides = new HashMap<>();
+    private final Map<String, Path> extracted = new HashMap<>();
+    private final GivenLesson lesson;
+
+    UnpackedLesson(LessonArchive archive, Path folder) throws IOException, ArchiveRefusedException {
+        this.archive = archive;
+        this.folder = folder;
+        ArchivedLesson archived = archive.lesson();
+        types.putAll(archived.pictures());
+        for (String picture : archived.pictures().keySet()) {
+            files.put(picture, extracted(LessonArchive.pictureName(picture)));
+        }
+        List<GivenPage> pages = new ArrayList<>();
+        for (ArchivedPage page : archived.pages()) {
+            pages.add(page(page));
+        }
+        Map<Prompt, String> prompts = new EnumMap<>(Prompt.class);
+        for (Map.Entry<Prompt, ArchivedTake> prompt : archived.prompts().entrySet()) {
+            listen(prompt.getValue());
+            prompts.put(prompt.getKey(), prompt.getValue().original());
+        }
+        lesson = new GivenLesson(archived.title(), pages, archived.every(), prompts);
+    }
+
+    GivenLesson lesson() {
+        return lesson;
+    }
+
+    private GivenPage page(ArchivedPage page) throws IOException, ArchiveRefusedException {
+        GivenPicture picture = null;
+        if (page.picture() != null) {
+            ArchivedPicture archived = page.picture();
+            files.put(archived.sha256(), extracted(LessonArchive.pictureName(archived.sha256())));
+            types.put(archived.sha256(), archived.type());
+            picture = new GivenPicture(
+                    archived.sha256(),
+                    archived.type(),
+                    archived.shows() == null ? "" : archived.shows(),
+                    archived.width(),
+                    archived.height());
+        }
+        if (page.slide() != null && page.slide().number() != null) {
+            slides.put(
+                    page.id(),
+                    new Slide(extracted(page.slide().file()), page.slide().number()));
+        }
+        List<GivenLine> lines = new ArrayList<>();
+        for (ArchivedLine line : page.lines()) {
+            lines.add(line(line));
+        }
+        return new GivenPage(page.id(), picture, lines, page.placed());
+    }
+
+    private GivenLine line(ArchivedLine archived) throws IOException, ArchiveRefusedException {
+        Optional<ArchivedTake> kept =
+                archived.takes().stream().filter(ArchivedTake::kept).findFirst();
+        if (kept.isEmpty()) {
+            Line silent = new Line(archived.id(), archived.kind(), archived.words(), Optional.empty());
+            return new GivenLine(silent, archived.icon(), null, null);
+        }
+        ArchivedTake archivedTake = kept.get();
+        KnownTake known = listen(archivedTake);
+        Take take = new Take(
+                archived.id(),
+                archivedTake.words(),
+                known.heard().durationMs(),
+                !archivedTake.accepted() && !known.findings().isEmpty());
+        Line line = new Line(archived.id(), archived.kind(), archived.words(), Optional.of(take));
+        times.put(archived.id(), timesOf(line, archivedTake, known));
+        // A take is named by its original: the archive has one sound for each.
+        return new GivenLine(line, archived.icon(), archivedTake.original(), known.peaks());
+    }
+
+    /** Those that came along; otherwise they are found. */
+    private static List<Word> timesOf(Line line, ArchivedTake take, KnownTake known) {
+        if (!SpokenWords.areTheSame(line.words(), take.words())) {
+            return List.of();
+        }
+        if (take.times() != null) {
+            List<Word> words = new ArrayList<>();
+            for (var word : take.times()) {
+                words.add(new Word(word.text(), word.from(), new Span(word.startMs(), word.endMs())));
+            }
+            return WordMending.fits(words, line.words()) ? words : WordTimes.of(line.words(), known.heard());
+        }
+        return WordTimes.of(line.words(), known.heard());
+    }
+
+    private KnownTake listen(ArchivedTake take) throws IOException, ArchiveRefusedException {
+        Path original = extracted(take.original());
+        Path heard = take.heard() == null ? newFile(".mp3") : extracted(take.heard());
+        files.put(take.original(), heard);
+        try {
+            return KnownTake.listen(
+                    original,
+                    heard,
+                    take.heard() != null,
+                    take.trim(),
+                    take.plainEdits(),
+                    take.words(),
+                    Long.MAX_VALUE);
+        } catch (UnreadableSoundException | IllegalArgumentException noTake) {
+            throw ArchiveRefusedException.damaged(take.original());
+        }
+    }
+
+    private Path extracted(String name) throws IOException, ArchiveRefusedException {
+        if (!extracted.containsKey(name)) {
+            Path file =
+                    newFile(name.substring(Math.max(0, name.lastIndexOf('.'))).replaceAll("[^.\\w]", ""));
+            archive.extract(name, file);
+            extracted.put(name, file);
+        }
+        return extracted.get(name);
+    }
+
+    private Path newFile(String ending) throws IOException {
+        return Files.createTempFile(folder, "part", ending);
+    }
+
+    @Override
+    public Path file(String hash) {
+        return files.get(hash);
+    }
+
+    @Override
+    public String pictureType(String hash) {
+        return types.get(hash);
+    }
+
+    @Override
+    public List<Word> times(GivenLine line) {
+        return times.getOrDefault(line.line().id(), List.of());
+    }
+
+    @Override
+    public Optional<Slide> slide(String pageId) {
+        return Optional.ofNullable(slides.get(pageId));
+    }
+}

@@ -1,0 +1,287 @@
+package prolalia.formats.archive;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Collections;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import java.util.zip.Deflater;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
+import prolalia.core.page.Thing;
+import prolalia.formats.archive.ArchiveRefusedException.Reason;
+import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
+import prolalia.formats.archive.ArchivedLesson.ArchivedPage;
+import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.TokenStreamLocation;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The archive of a lesson: a ZIP (PKWARE APPNOTE 6.3, names in UTF-8) with lesson.json, originals as FLAC, takes as they are
+ * heard as MP3, and pictures. What it says is in docs/archive.md.
+ *
+ * <pre>{@code
+ * try (LessonArchive archive = LessonArchive.open(zip)) {
+ *     ArchivedLesson lesson = archive.lesson();
+ * }
+ * }</pre>
+ */
+public final class LessonArchive implements AutoCloseable {
+    private static final String LESSON = "lesson.json";
+    private static final int MOST_FILES = 40_000;
+    private static final long LARGEST_LESSON = 32L << 20;
+    private static final long LARGEST_FILE = 1L << 30;
+    private static final long LARGEST_TOTAL = 8L << 30;
+
+    /** Also for who keeps things as JSON elsewhere. */
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .addMixIn(Thing.class, ThingForms.class)
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .build();
+
+    private final ZipFile zip;
+    private final ArchivedLesson lesson;
+    private long extracted;
+
+    private LessonArchive(ZipFile zip) throws IOException, ArchiveRefusedException {
+        this.zip = zip;
+        checkNames();
+        lesson = read();
+        check();
+    }
+
+    /** Where the picture of this SHA-256 is in an archive. */
+    public static String pictureName(String sha256) {
+        return "pictures/" + sha256;
+    }
+
+    /** @param files the files that the lesson names, by their paths in the archive @param out not closed */
+    public static void write(ArchivedLesson lesson, Map<String, Path> files, OutputStream out) throws IOException {
+        ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8);
+        zip.putNextEntry(new ZipEntry(LESSON));
+        zip.write(JSON.writeValueAsBytes(lesson));
+        zip.closeEntry();
+        // Sound and pictures are as small as they get.
+        zip.setLevel(Deflater.NO_COMPRESSION);
+        for (Map.Entry<String, Path> file : files.entrySet()) {
+            zip.putNextEntry(new ZipEntry(file.getKey()));
+            Files.copy(file.getValue(), zip);
+            zip.closeEntry();
+        }
+        zip.finish();
+    }
+
+    /** Opens an archive and looks through all that it says, before anything is taken. */
+    public static LessonArchive open(Path file) throws IOException, ArchiveRefusedException {
+        ZipFile zip;
+        try {
+            zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8);
+        } catch (ZipException | IllegalArgumentException notOne) {
+            throw new ArchiveRefusedException(Reason.NO_ARCHIVE, "");
+        }
+        try {
+            return new LessonArchive(zip);
+        } catch (IOException | ArchiveRefusedException | RuntimeException failure) {
+            zip.close();
+            throw failure;
+        }
+    }
+
+    public ArchivedLesson lesson() {
+        return lesson;
+    }
+
+    /** Writes a file of the archive elsewhere, whole. */
+    public void extract(String name, Path to) throws IOException, ArchiveRefusedException {
+        ZipEntry entry = entry(name);
+        try (InputStream in = zip.getInputStream(entry);
+                OutputStream out = Files.newOutputStream(to)) {
+            byte[] buffer = new byte[1 << 16];
+            long size = 0;
+            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+                size += read;
+                extracted += read;
+                // What the archive itself says of sizes is not believed.
+                if (size > LARGEST_FILE || extracted > LARGEST_TOTAL) {
+                    throw new ArchiveRefusedException(Reason.TOO_LARGE, name);
+                }
+                out.write(buffer, 0, read);
+            }
+        } catch (ZipException | java.io.EOFException damaged) {
+            throw new ArchiveRefusedException(Reason.DAMAGED, name);
+        }
+    }
+
+    private ZipEntry entry(String name) throws ArchiveRefusedException {
+        ZipEntry entry = zip.getEntry(name);
+        if (entry == null || entry.isDirectory()) {
+            throw new ArchiveRefusedException(Reason.MISSING, name);
+        }
+        return entry;
+    }
+
+    private void checkNames() throws ArchiveRefusedException {
+        if (zip.size() > MOST_FILES) {
+            throw new ArchiveRefusedException(Reason.TOO_LARGE, "");
+        }
+        for (ZipEntry entry : Collections.list(zip.entries())) {
+            checkPath(entry.getName());
+        }
+    }
+
+    private static void checkPath(String name) throws ArchiveRefusedException {
+        boolean outside = name.startsWith("/")
+                || name.contains("\\")
+                || name.matches("^[A-Za-z]:.*")
+                || Stream.of(name.split("/")).anyMatch(part -> part.equals("..") || part.equals("."));
+        if (outside) {
+            throw new ArchiveRefusedException(Reason.OUTSIDE, name);
+        }
+    }
+
+    private ArchivedLesson read() throws IOException, ArchiveRefusedException {
+        ZipEntry entry = zip.getEntry(LESSON);
+        if (entry == null) {
+            throw new ArchiveRefusedException(Reason.NO_LESSON, "");
+        }
+        byte[] content;
+        try (InputStream in = zip.getInputStream(entry)) {
+            content = in.readNBytes((int) LARGEST_LESSON + 1);
+        } catch (ZipException | java.io.EOFException damaged) {
+            throw new ArchiveRefusedException(Reason.DAMAGED, LESSON);
+        }
+        if (content.length > LARGEST_LESSON) {
+            throw new ArchiveRefusedException(Reason.TOO_LARGE, LESSON);
+        }
+        ArchivedLesson read;
+        try {
+            read = JSON.readValue(content, ArchivedLesson.class);
+        } catch (JacksonException failure) {
+            throw ArchiveRefusedException.unreadable(placeOf(failure));
+        }
+        if (read == null || !ArchivedLesson.FORMAT.equals(read.format()) || read.version() == null) {
+            throw new ArchiveRefusedException(Reason.NO_LESSON, "");
+        }
+        if (read.version() > ArchivedLesson.VERSION) {
+            throw new ArchiveRefusedException(Reason.NEWER, "");
+        }
+        return read;
+    }
+
+    private static String placeOf(JacksonException failure) {
+        TokenStreamLocation at = failure.getLocation();
+        return at == null || at.getLineNr() < 1 ? "" : String.format(Locale.ROOT, "%d", at.getLineNr());
+    }
+
+    /** All ids are there and differ, and all files that are named are there. */
+    private void check() throws ArchiveRefusedException {
+        Set<String> ids = new HashSet<>();
+        checkThings(lesson.every().things());
+        for (ArchivedPage page : lesson.pages()) {
+            checkId(page == null ? null : page.id(), ids);
+            checkThings(page.placed().things());
+            if (page.slide() != null) {
+                entry(page.slide().file());
+            }
+            if (page.picture() != null) {
+                if (page.picture().sha256() == null || page.picture().type() == null) {
+                    throw ArchiveRefusedException.unreadable(page.id());
+                }
+                entry(pictureName(page.picture().sha256()));
+            }
+            for (ArchivedLine line : page.lines()) {
+                checkId(line == null ? null : line.id(), ids);
+                if (line.kind() == null) {
+                    throw ArchiveRefusedException.unreadable(line.id());
+                }
+                for (ArchivedTake take : line.takes()) {
+                    check(take, line.id());
+                }
+            }
+        }
+        for (String picture : lesson.pictures().keySet()) {
+            entry(pictureName(picture));
+        }
+        for (ArchivedTake take : lesson.prompts().values()) {
+            check(take, "");
+        }
+    }
+
+    private static void checkId(String id, Set<String> ids) throws ArchiveRefusedException {
+        if (id == null || id.isBlank() || !ids.add(id)) {
+            throw ArchiveRefusedException.unreadable(id == null ? "" : id);
+        }
+    }
+
+    private void checkThings(List<Thing> things) throws ArchiveRefusedException {
+        for (Thing thing : things == null ? List.<Thing>of() : things) {
+            boolean whole = thing != null
+                    && thing.id() != null
+                    && thing.area() != null
+                    && !(thing instanceof Thing.Spot spot && spot.lineId() == null)
+                    && !(thing instanceof Thing.Picture picture
+                            && !lesson.pictures().containsKey(picture.hash()))
+                    && !(thing instanceof Thing.Text text && (text.words() == null || text.size() == null))
+                    && !(thing instanceof Thing.EverySpot spot && spot.lines() == null)
+                    && !(thing instanceof Thing.Link link
+                            && (link.words() == null || !Thing.Link.isAddress(link.address())));
+            if (!whole) {
+                throw ArchiveRefusedException.unreadable(thing == null || thing.id() == null ? "" : thing.id());
+            }
+        }
+    }
+
+    private void check(ArchivedTake take, String lineId) throws ArchiveRefusedException {
+        if (take == null || take.original() == null || take.trim() == null) {
+            throw ArchiveRefusedException.unreadable(lineId);
+        }
+        try {
+            take.plainEdits();
+        } catch (RuntimeException senseless) {
+            throw ArchiveRefusedException.unreadable(lineId);
+        }
+        entry(take.original());
+        if (take.heard() != null) {
+            entry(take.heard());
+        }
+    }
+
+    /** The paths of all files that it names. */
+    public Set<String> files() {
+        Set<String> names = new LinkedHashSet<>();
+        Stream.concat(
+                        lesson.prompts().values().stream(),
+                        lesson.pages().stream()
+                                .flatMap(page -> page.lines().stream())
+                                .flatMap(line -> line.takes().stream()))
+                .forEach(take -> {
+                    names.add(take.original());
+                    Optional.ofNullable(take.heard()).ifPresent(names::add);
+                });
+        lesson.pages().forEach(page -> {
+            Optional.ofNullable(page.picture()).ifPresent(picture -> names.add(pictureName(picture.sha256())));
+            Optional.ofNullable(page.slide()).ifPresent(slide -> names.add(slide.file()));
+        });
+        lesson.pictures().keySet().forEach(picture -> names.add(pictureName(picture)));
+        return names;
+    }
+
+    @Override
+    public void close() throws IOException {
+        zip.close();
+    }
+}

@@ -1,0 +1,176 @@
+package prolalia.formats.book;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import prolalia.core.align.WordTimes.Word;
+import prolalia.core.given.GivenLesson.GivenLine;
+
+/** A chapter of a book: its text, and the overlay that says when each word of it is heard. */
+final class BookChapter {
+    private final String name;
+    private final String title;
+    private final boolean inReadingOrder;
+    private final List<Part> parts = new ArrayList<>();
+    private long durationMs;
+
+    /** @param name of its files, without their endings @param inReadingOrder otherwise only links lead to it */
+    BookChapter(String name, String title, boolean inReadingOrder) {
+        this.name = name;
+        this.title = title;
+        this.inReadingOrder = inReadingOrder;
+    }
+
+    /** A link. */
+    record Way(String to, String words) {}
+
+    private sealed interface Part {}
+
+    private record PicturePart(String file, String shows) implements Part {}
+
+    private record Paragraph(String words) implements Part {}
+
+    private record Link(Way way) implements Part {}
+
+    /** @param sound null when it is silent @param words that are said and when; empty when that isn't known */
+    private record LinePart(GivenLine line, String sound, List<Word> words, String icon, String iconSays)
+            implements Part {}
+
+    void picture(String file, String shows) {
+        parts.add(new PicturePart(file, shows == null ? "" : shows));
+    }
+
+    void paragraph(String words) {
+        parts.add(new Paragraph(words));
+    }
+
+    void way(Way way) {
+        parts.add(new Link(way));
+    }
+
+    void line(GivenLine line, String sound, List<Word> words, String icon, String iconSays) {
+        List<Word> said =
+                words.stream().filter(word -> word.span().durationMs() > 0).toList();
+        parts.add(new LinePart(line, sound, said, icon, iconSays));
+        durationMs += sound == null ? 0 : line.durationMs();
+    }
+
+    String name() {
+        return name;
+    }
+
+    String title() {
+        return title;
+    }
+
+    boolean isInReadingOrder() {
+        return inReadingOrder;
+    }
+
+    boolean isHeard() {
+        return durationMs > 0;
+    }
+
+    long durationMs() {
+        return durationMs;
+    }
+
+    /** XHTML (EPUB 3.3, 6.1). */
+    byte[] text() {
+        BookXml xml = new BookXml("html", "xmlns", "http://www.w3.org/1999/xhtml", "lang", "en", "xml:lang", "en");
+        xml.open("head")
+                .element("title", title)
+                .empty("link", "rel", "stylesheet", "type", "text/css", "href", "book.css")
+                .close();
+        xml.open("body").element("h1", title);
+        int number = 0;
+        for (Part part : parts) {
+            number++;
+            if (part instanceof PicturePart picture) {
+                xml.open("p", "class", "picture")
+                        .empty("img", "src", picture.file(), "alt", picture.shows())
+                        .close();
+            } else if (part instanceof Paragraph paragraph) {
+                xml.element("p", paragraph.words());
+            } else if (part instanceof Link link) {
+                xml.open("p", "class", "way")
+                        .element("a", link.way().words(), "href", link.way().to())
+                        .close();
+            } else {
+                line((LinePart) part, id(number), xml);
+            }
+        }
+        return xml.close().end();
+    }
+
+    private static void line(LinePart part, String id, BookXml xml) {
+        xml.open("p", "id", id, "class", part.line().line().kind().name().toLowerCase(Locale.ROOT), "dir", "auto");
+        if (part.icon() != null) {
+            xml.empty("img", "class", "step", "src", part.icon(), "alt", part.iconSays())
+                    .text(" ");
+        }
+        String words = part.line().words();
+        int at = 0;
+        int number = 0;
+        for (Word word : part.words()) {
+            xml.text(words.substring(at, word.from()));
+            xml.element("span", word.text(), "id", id + "w" + ++number);
+            at = word.from() + word.text().length();
+        }
+        xml.text(words.substring(at)).close();
+    }
+
+    /** A Media Overlay Document (EPUB 3.3, 9.2): word by word; a line whose words have no times as a whole. */
+    byte[] overlay() {
+        BookXml xml = new BookXml(
+                "smil",
+                "xmlns",
+                "http://www.w3.org/ns/SMIL",
+                "xmlns:epub",
+                "http://www.idpf.org/2007/ops",
+                "version",
+                "3.0");
+        xml.open("body");
+        int number = 0;
+        for (Part part : parts) {
+            number++;
+            if (part instanceof LinePart line && line.sound() != null) {
+                overlay(line, id(number), xml);
+            }
+        }
+        return xml.close().end();
+    }
+
+    private void overlay(LinePart part, String id, BookXml xml) {
+        long end = part.line().durationMs();
+        if (part.words().isEmpty()) {
+            clip(xml, id, part.sound(), 0, end);
+            return;
+        }
+        xml.open("seq", "epub:textref", name + ".xhtml#" + id);
+        for (int i = 0; i < part.words().size(); i++) {
+            // Each goes on up to the next one, so that nothing of the sound is left out.
+            long from = i == 0 ? 0 : part.words().get(i).span().startMs();
+            long to =
+                    i + 1 < part.words().size() ? part.words().get(i + 1).span().startMs() : end;
+            clip(xml, id + "w" + (i + 1), part.sound(), from, Math.max(from + 1, to));
+        }
+        xml.close();
+    }
+
+    private void clip(BookXml xml, String id, String sound, long fromMs, long toMs) {
+        xml.open("par")
+                .empty("text", "src", name + ".xhtml#" + id)
+                .empty("audio", "src", sound, "clipBegin", seconds(fromMs), "clipEnd", seconds(toMs))
+                .close();
+    }
+
+    /** A clock value (SMIL 3.0, timing and synchronization). */
+    static String seconds(long ms) {
+        return String.format(Locale.ROOT, "%d.%03ds", ms / 1000, ms % 1000);
+    }
+
+    private static String id(int number) {
+        return "l" + number;
+    }
+}

@@ -1,0 +1,245 @@
+package prolalia.formats.book;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
+import java.util.zip.CRC32;
+import java.util.zip.Deflater;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import prolalia.core.given.GivenLesson;
+import prolalia.core.given.GivenLesson.GivenLine;
+import prolalia.core.given.StudentPage;
+import prolalia.core.given.StudentPage.OnPage;
+import prolalia.core.given.StudentPage.SaidLine;
+import prolalia.core.given.StudentPages;
+import prolalia.core.page.Paths;
+import prolalia.formats.book.BookChapter.Way;
+import prolalia.formats.lesson.LessonFiles;
+import prolalia.formats.lesson.PictureEnding;
+import prolalia.formats.web.StudentPageWriter;
+
+/**
+ * A lesson as a read-aloud book (EPUB 3.3 with Media Overlays, sections 3 to 5 and 9): each page a chapter, its words lighting
+ * up one by one as they are said. Hints, and what is said after a right or a wrong way, are chapters of their own that only
+ * their links lead to.
+ */
+public final class ReadAloudBook {
+    private static final String MEDIA_TYPE = "application/epub+zip";
+    private static final String FOLDER = "EPUB/";
+    private static final List<String> FONTS = List.of("primer-reader-latin-400.woff2", "primer-reader-latin-700.woff2");
+
+    private final GivenLesson lesson;
+    private final LessonFiles files;
+    private final List<StudentPage> pages;
+    private final List<BookChapter> chapters = new ArrayList<>();
+    private final Map<String, String> sounds = new LinkedHashMap<>();
+    private final Map<String, String> pictures = new LinkedHashMap<>();
+    private final Map<String, String> icons = new LinkedHashMap<>();
+
+    private ReadAloudBook(GivenLesson lesson, LessonFiles files) {
+        this.lesson = lesson;
+        this.files = files;
+        pages = StudentPages.of(lesson);
+        List<BookChapter> aside = new ArrayList<>();
+        for (StudentPage page : pages) {
+            chapters.add(chapter(page, aside));
+        }
+        chapters.addAll(aside);
+    }
+
+    /**
+     * @param changed when the lesson was last changed
+     * @param out not closed
+     */
+    public static void write(GivenLesson lesson, LessonFiles files, Instant changed, OutputStream out)
+            throws IOException {
+        new ReadAloudBook(lesson, files).write(changed, out);
+    }
+
+    private BookChapter chapter(StudentPage page, List<BookChapter> aside) {
+        BookChapter chapter =
+                new BookChapter(pageName(page.number()), say("player.where", page.number(), page.count()), true);
+        if (page.page() == null) {
+            chapter.paragraph(say("player.nothing"));
+            return chapter;
+        }
+        if (page.page().picture() != null) {
+            chapter.picture(
+                    picture(page.page().picture().hash()), page.page().picture().shows());
+        }
+        for (OnPage each : page.onPage()) {
+            if (each.picture() != null) {
+                chapter.picture(picture(each.picture().hash()), each.picture().shows());
+            } else if (each.text() != null) {
+                chapter.paragraph(each.text().words());
+            }
+        }
+        page.allLines().stream().map(SaidLine::line).forEach(line -> add(line, chapter));
+        for (OnPage each : page.onPage()) {
+            if (each.link() != null) {
+                String words = each.link().words();
+                chapter.way(new Way(
+                        each.link().address(), words.isBlank() ? each.link().address() : words));
+            } else if (each.toNumber() != null) {
+                chapter.way(new Way(way(page, each, aside), wordsOf(each)));
+            }
+        }
+        if (!page.hints().isEmpty()) {
+            BookChapter hints = new BookChapter("hints-" + page.number(), say("player.hints"), false);
+            page.hints().stream().map(SaidLine::line).forEach(line -> add(line, hints));
+            hints.way(new Way(pageName(page.number()) + ".xhtml", say("player.backToPage")));
+            aside.add(hints);
+            chapter.way(new Way("hints-" + page.number() + ".xhtml", say("player.hint")));
+        }
+        return chapter;
+    }
+
+    private static String wordsOf(OnPage each) {
+        if (!each.jump().words().isBlank()) {
+            return each.jump().words();
+        }
+        return each.jump().leadsBack() ? say("player.wayBack") : say("player.jump", each.toNumber());
+    }
+
+    /** Where a way leads: when something is said first, over the chapter in which it is. */
+    private String way(StudentPage page, OnPage each, List<BookChapter> aside) {
+        String target = pageName(each.toNumber()) + ".xhtml";
+        boolean right = each.jump().way() == Paths.Kind.RIGHT;
+        GivenLine said = each.isChosen() ? right ? page.praise() : page.correction() : null;
+        if (said == null) {
+            return target;
+        }
+        String name = (right ? "right-" : "wrong-") + page.number() + "-" + each.toNumber();
+        if (aside.stream().noneMatch(other -> other.name().equals(name))) {
+            BookChapter answer = new BookChapter(name, say("player.answer"), false);
+            add(said, answer);
+            answer.way(new Way(target, say("player.jump", each.toNumber())));
+            aside.add(answer);
+        }
+        return name + ".xhtml";
+    }
+
+    private void add(GivenLine line, BookChapter chapter) {
+        String icon = null;
+        if (line.icon() != null) {
+            icon = "steps/" + line.icon().name().toLowerCase(Locale.ROOT) + ".svg";
+            icons.put(icon, say("icon." + line.icon()));
+        }
+        if (!line.isHeard()) {
+            chapter.line(line, null, List.of(), icon, icon == null ? "" : icons.get(icon));
+            return;
+        }
+        String sound = sounds.computeIfAbsent(
+                line.soundHash(), hash -> String.format(Locale.ROOT, "sound/%03d.mp3", sounds.size() + 1));
+        chapter.line(line, sound, files.times(line), icon, icon == null ? "" : icons.get(icon));
+    }
+
+    private String picture(String hash) {
+        return pictures.computeIfAbsent(
+                hash,
+                each -> String.format(
+                        Locale.ROOT,
+                        "pictures/%03d%s",
+                        pictures.size() + 1,
+                        PictureEnding.of(files.pictureType(each))));
+    }
+
+    private static String pageName(int number) {
+        return "page-" + number;
+    }
+
+    private static String say(String key, Object... arguments) {
+        return StudentPageWriter.say(key, arguments);
+    }
+
+    private void write(Instant changed, OutputStream out) throws IOException {
+        ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8);
+        putPlain(zip, "mimetype", MEDIA_TYPE.getBytes(StandardCharsets.US_ASCII));
+        put(zip, "META-INF/container.xml", BookPackage.container(FOLDER + "package.opf"));
+        put(zip, FOLDER + "package.opf", book(changed).packageDocument());
+        put(zip, FOLDER + "nav.xhtml", BookPackage.navigation(lesson.title(), chapters));
+        for (BookChapter chapter : chapters) {
+            put(zip, FOLDER + chapter.name() + ".xhtml", chapter.text());
+            if (chapter.isHeard()) {
+                put(zip, FOLDER + chapter.name() + ".smil", chapter.overlay());
+            }
+        }
+        put(zip, FOLDER + "book.css", shipped("prolalia/formats/book/book.css"));
+        zip.setLevel(Deflater.NO_COMPRESSION);
+        for (String font : FONTS) {
+            put(zip, FOLDER + "fonts/" + font, shipped("static/assets/fonts/" + font));
+        }
+        for (String icon : icons.keySet()) {
+            put(zip, FOLDER + icon, shipped("static/assets/house/" + icon));
+        }
+        for (Map<String, String> named : List.of(sounds, pictures)) {
+            for (Map.Entry<String, String> file : named.entrySet()) {
+                put(zip, FOLDER + file.getValue(), files.file(file.getKey()));
+            }
+        }
+        zip.finish();
+    }
+
+    private BookPackage book(Instant changed) {
+        Map<String, String> parts = new LinkedHashMap<>();
+        parts.put("book.css", "text/css");
+        FONTS.forEach(font -> parts.put("fonts/" + font, "font/woff2"));
+        icons.keySet().forEach(icon -> parts.put(icon, "image/svg+xml"));
+        sounds.values().forEach(sound -> parts.put(sound, "audio/mpeg"));
+        pictures.forEach((hash, name) -> parts.put(name, files.pictureType(hash)));
+        // The same lesson is the same book, however often it is written.
+        String content = lesson.title() + sounds.keySet() + pictures.keySet();
+        return new BookPackage(
+                UUID.nameUUIDFromBytes(content.getBytes(StandardCharsets.UTF_8)),
+                lesson.title(),
+                changed.truncatedTo(ChronoUnit.SECONDS),
+                chapters,
+                parts);
+    }
+
+    private static byte[] shipped(String path) throws IOException {
+        try (InputStream in = ReadAloudBook.class.getClassLoader().getResourceAsStream(path)) {
+            if (in == null) {
+                throw new IOException("The file " + path + " does not ship");
+            }
+            return in.readAllBytes();
+        }
+    }
+
+    /** The first file says what the archive is, where it is looked for (Open Container Format, 4.2.4): not compressed. */
+    private static void putPlain(ZipOutputStream zip, String name, byte[] content) throws IOException {
+        ZipEntry entry = new ZipEntry(name);
+        CRC32 sum = new CRC32();
+        sum.update(content);
+        entry.setMethod(ZipEntry.STORED);
+        entry.setSize(content.length);
+        entry.setCrc(sum.getValue());
+        zip.putNextEntry(entry);
+        zip.write(content);
+        zip.closeEntry();
+    }
+
+    private static void put(ZipOutputStream zip, String name, byte[] content) throws IOException {
+        zip.putNextEntry(new ZipEntry(name));
+        zip.write(content);
+        zip.closeEntry();
+    }
+
+    private static void put(ZipOutputStream zip, String name, Path content) throws IOException {
+        zip.putNextEntry(new ZipEntry(name));
+        Files.copy(content, zip);
+        zip.closeEntry();
+    }
+}

@@ -1,0 +1,228 @@
+package prolalia.formats.web;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.zip.Deflater;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import prolalia.core.align.WordTimes.Word;
+import prolalia.core.given.GivenLesson;
+import prolalia.core.given.GivenLesson.GivenLine;
+import prolalia.core.given.StudentPage;
+import prolalia.core.given.StudentPages;
+import prolalia.core.lesson.Prompt;
+import prolalia.core.lesson.SpeakingName;
+import prolalia.core.lesson.StepIcon;
+import prolalia.formats.caption.WebVtt;
+import prolalia.formats.lesson.LessonFiles;
+import prolalia.formats.lesson.PictureEnding;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * A lesson as a ZIP with one folder that plays from a disk, from a USB stick or from any web server: one page of HTML with all
+ * pages of the lesson, MP3, WebVTT, pictures, and the player's own scripts and styles. Nothing in it asks a server for
+ * anything.
+ */
+public final class LessonFolder {
+    private static final List<String> SHIPPED = List.of(
+            "house/look.css",
+            "house/mark.svg",
+            "player/player.css",
+            "player/board.css",
+            "fonts/primer-reader-latin-400.woff2",
+            "fonts/primer-reader-latin-700.woff2",
+            "fonts/LICENSE-primer-reader.txt");
+    private static final String ASSETS = "files/";
+
+    private final GivenLesson lesson;
+    private final LessonFiles files;
+    private final List<StudentPage> pages;
+    private final Map<String, String> soundNames = new LinkedHashMap<>();
+    private final Map<String, List<Word>> times = new LinkedHashMap<>();
+
+    private LessonFolder(GivenLesson lesson, LessonFiles files) {
+        this.lesson = lesson;
+        this.files = files;
+        pages = StudentPages.of(lesson);
+        for (StudentPage page : pages) {
+            int number = 0;
+            for (GivenLine line : page.heard()) {
+                String name = String.format(Locale.ROOT, "sound/p%d-%02d", page.number(), ++number);
+                soundNames.putIfAbsent(line.soundHash(), name);
+                times.put(line.line().id(), files.times(line));
+            }
+        }
+        lesson.prompts().forEach((prompt, hash) -> soundNames.putIfAbsent(hash, "sound/" + lowerCase(prompt)));
+    }
+
+    /** @param out not closed */
+    public static void write(GivenLesson lesson, LessonFiles files, OutputStream out) throws IOException {
+        new LessonFolder(lesson, files).write(out);
+    }
+
+    private void write(OutputStream out) throws IOException {
+        ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8);
+        String folder = SpeakingName.of(lesson.title()) + "/";
+        put(zip, folder + "index.html", page().getBytes(StandardCharsets.UTF_8));
+        put(
+                zip,
+                folder + ASSETS + "player/player.js",
+                OneScript.of("player/player.js").getBytes(StandardCharsets.UTF_8));
+        for (String path : SHIPPED) {
+            put(zip, folder + ASSETS + path, OneScript.Assets.read(path));
+        }
+        for (StepIcon icon : StepIcon.values()) {
+            String path = "house/steps/" + lowerCase(icon) + ".svg";
+            put(zip, folder + ASSETS + path, OneScript.Assets.read(path));
+        }
+        zip.setLevel(Deflater.NO_COMPRESSION);
+        for (Prompt prompt : Prompt.values()) {
+            if (!lesson.prompts().containsKey(prompt)) {
+                String path = "player/prompts/" + lowerCase(prompt) + ".mp3";
+                put(zip, folder + ASSETS + path, OneScript.Assets.read(path));
+            }
+        }
+        for (Map.Entry<String, String> sound : soundNames.entrySet()) {
+            put(zip, folder + sound.getValue() + ".mp3", files.file(sound.getKey()));
+        }
+        for (Map.Entry<String, Path> picture : pictures().entrySet()) {
+            put(zip, folder + picture.getKey(), picture.getValue());
+        }
+        writeCaptions(zip, folder);
+        zip.finish();
+    }
+
+    /** Beside each sound, under the same name: players of any make find them. */
+    private void writeCaptions(ZipOutputStream zip, String folder) throws IOException {
+        Map<String, List<Word>> captions = new LinkedHashMap<>();
+        for (StudentPage page : pages) {
+            for (GivenLine line : page.heard()) {
+                List<Word> words = times.get(line.line().id());
+                if (!words.isEmpty()) {
+                    captions.putIfAbsent(soundNames.get(line.soundHash()), words);
+                }
+            }
+        }
+        for (Map.Entry<String, List<Word>> caption : captions.entrySet()) {
+            put(
+                    zip,
+                    folder + caption.getKey() + ".vtt",
+                    WebVtt.ofLine(caption.getValue()).getBytes(StandardCharsets.UTF_8));
+        }
+    }
+
+    private Map<String, Path> pictures() {
+        Map<String, Path> pictures = new TreeMap<>();
+        for (StudentPage page : pages) {
+            if (page.page() != null && page.page().picture() != null) {
+                pictures.put(
+                        pictureName(page.page().picture().hash()),
+                        files.file(page.page().picture().hash()));
+            }
+            page.onPage().stream()
+                    .filter(each -> each.picture() != null)
+                    .map(each -> each.picture().hash())
+                    .forEach(hash -> pictures.put(pictureName(hash), files.file(hash)));
+        }
+        return pictures;
+    }
+
+    private String pictureName(String hash) {
+        return "pictures/" + hash.substring(0, 16) + PictureEnding.of(files.pictureType(hash));
+    }
+
+    /** The first page, with all pages in its head. */
+    private String page() {
+        StudentPageWriter writer = new StudentPageWriter();
+        Places places = new InFolder(this);
+        Map<String, String> written = new LinkedHashMap<>();
+        for (StudentPage page : pages) {
+            written.put(places.page(page.number()), writer.write(page, lesson.prompts(), places, null));
+        }
+        // Nothing in it may end the element that it stands in.
+        String others = json(written).replace("<", "\\u003c");
+        return writer.write(pages.get(0), lesson.prompts(), places, others);
+    }
+
+    private static String json(Object value) {
+        return new JsonMapper().writeValueAsString(value);
+    }
+
+    private static String lowerCase(Enum<?> name) {
+        return name.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static void put(ZipOutputStream zip, String name, byte[] content) throws IOException {
+        zip.putNextEntry(new ZipEntry(name));
+        zip.write(content);
+        zip.closeEntry();
+    }
+
+    private static void put(ZipOutputStream zip, String name, Path content) throws IOException {
+        zip.putNextEntry(new ZipEntry(name));
+        Files.copy(content, zip);
+        zip.closeEntry();
+    }
+
+    /** Addresses from the page of the folder. */
+    public static final class InFolder implements Places {
+        private final LessonFolder folder;
+
+        private InFolder(LessonFolder folder) {
+            this.folder = folder;
+        }
+
+        @Override
+        public String page(int number) {
+            return "#" + number;
+        }
+
+        @Override
+        public String sound(String hash) {
+            return folder.soundNames.get(hash) + ".mp3";
+        }
+
+        @Override
+        public String picture(String hash) {
+            return folder.pictureName(hash);
+        }
+
+        @Override
+        public String thing(String hash) {
+            return folder.pictureName(hash);
+        }
+
+        @Override
+        public String asset(String path) {
+            return ASSETS + path;
+        }
+
+        @Override
+        public String words(String lineId) {
+            return null;
+        }
+
+        @Override
+        public String times(String lineId) {
+            return json(folder.times.getOrDefault(lineId, List.of()));
+        }
+
+        @Override
+        public String hintsAsked() {
+            return null;
+        }
+
+        @Override
+        public boolean inOneFile() {
+            return true;
+        }
+    }
+}

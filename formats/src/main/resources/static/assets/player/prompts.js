@@ -1,0 +1,43 @@
+// What the page itself says: "press here", "your turn", and what follows on a right or a wrong way.
+
+const IDLE_MS = 12_000;
+const LONGEST_MS = 4_000;
+
+export class Prompts {
+  #audio = new Audio();
+
+  #idle = 0;
+
+  /** Says a prompt to its end; answers when it was said, or can't be. */
+  async say(name) {
+    const sound = document.getElementById('prompts').content.querySelector(`[data-prompt=${name}]`)?.dataset.sound;
+    if (!sound) {
+      return;
+    }
+    this.#audio.src = sound;
+    try {
+      await this.#audio.play();
+    } catch {
+      // The browser wants a press first, or the sound did not come: the page goes on without.
+      return;
+    }
+    await new Promise((done) => {
+      ['ended', 'pause', 'error'].forEach((event) => this.#audio.addEventListener(event, done, { once: true }));
+      setTimeout(done, LONGEST_MS);
+    });
+  }
+
+  hush() {
+    this.#audio.pause();
+  }
+
+  /** Says where to press when nothing happens for a while, once. */
+  wait(stillQuiet) {
+    clearTimeout(this.#idle);
+    this.#idle = setTimeout(() => stillQuiet() && this.say('PRESS_HERE'), IDLE_MS);
+  }
+
+  stopWaiting() {
+    clearTimeout(this.#idle);
+  }
+}
