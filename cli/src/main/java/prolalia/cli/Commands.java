@@ -21,6 +21,8 @@ public final class Commands {
     private Commands() {}
 
     public static void main(String[] arguments) {
-        System.exit(new CommandLine(new Commands()).execute(arguments));
+        System.exit(new CommandLine(new Commands())
+                .setCaseInsensitiveEnumValuesAllowed(true)
+                .execute(arguments));
     }
 }

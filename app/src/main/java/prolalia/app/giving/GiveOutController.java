@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -13,12 +14,16 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.giving.SchoolAddress.Address;
 import prolalia.app.house.NotHereException;
 import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.stage.StageService;
 import prolalia.formats.code.CodeImage;
 
 @Controller
@@ -26,9 +31,12 @@ class GiveOutController {
     private final LinkService links;
     private final LessonService lessons;
     private final SchoolAddress addresses;
+    private final StageService stages;
     private final Words words;
 
-    GiveOutController(LinkService links, LessonService lessons, SchoolAddress addresses, Words words) {
+    GiveOutController(
+            LinkService links, LessonService lessons, SchoolAddress addresses, StageService stages, Words words) {
+        this.stages = stages;
         this.links = links;
         this.lessons = lessons;
         this.addresses = addresses;
@@ -39,16 +47,41 @@ class GiveOutController {
     String giveOut(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
+            @RequestParam(defaultValue = "0") int switches,
             HttpServletRequest request,
             Model model) {
         Address address = addresses.address(request);
-        Optional<String> link = link(teacher, id, address);
-        model.addAttribute("lesson", lessons.lesson(teacher.id(), id));
+        Optional<String> link = link(teacher, id, address).map(plain -> forSwitches(plain, switches));
+        LessonView lesson = lessons.lesson(teacher.id(), id);
+        if (lesson.summary().shelf()) {
+            throw new NotHereException("lesson");
+        }
+        model.addAttribute("lesson", lesson);
+        model.addAttribute("switches", switches);
+        model.addAttribute("wordsShown", !stages.areWordsHidden(id));
+        model.addAttribute(
+                "snippet",
+                links.token(teacher.id(), id)
+                        .map(token -> Embedding.snippet(
+                                address.base(), token, lesson.summary().title(), Embedding.WIDTH, Embedding.HEIGHT))
+                        .orElse(null));
         model.addAttribute("link", link.orElse(null));
         model.addAttribute("thisMachineOnly", address.thisMachineOnly());
         model.addAttribute("code", link.map(CodeImage::of).orElse(null));
         model.addAttribute("words", words.forBrowser("giveout"));
         return "giving/give-out";
+    }
+
+    private static String forSwitches(String link, int switches) {
+        return switches == 1 || switches == 2 ? link + "?switches=" + switches : link;
+    }
+
+    /** Whether students see the words of what they hear. */
+    @PutMapping("/lessons/{id}/words-shown")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void wordsShown(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam boolean shown) {
+        stages.hideWords(lessons.summary(teacher.id(), id).id(), !shown);
     }
 
     @PostMapping("/lessons/{id}/link/withdraw")
@@ -68,8 +101,9 @@ class GiveOutController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(required = false) String download,
+            @RequestParam(defaultValue = "0") int switches,
             HttpServletRequest request) {
-        byte[] svg = code(teacher, id, request).svg().getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        byte[] svg = code(teacher, id, switches, request).svg().getBytes(java.nio.charset.StandardCharsets.UTF_8);
         return image(svg, "image/svg+xml", download == null ? null : "code.svg");
     }
 
@@ -78,12 +112,14 @@ class GiveOutController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(required = false) String download,
+            @RequestParam(defaultValue = "0") int switches,
             HttpServletRequest request) {
-        return image(code(teacher, id, request).png(), "image/png", download == null ? null : "code.png");
+        return image(code(teacher, id, switches, request).png(), "image/png", download == null ? null : "code.png");
     }
 
-    private CodeImage code(SignedInTeacher teacher, String lessonId, HttpServletRequest request) {
+    private CodeImage code(SignedInTeacher teacher, String lessonId, int switches, HttpServletRequest request) {
         return link(teacher, lessonId, addresses.address(request))
+                .map(plain -> forSwitches(plain, switches))
                 .map(CodeImage::of)
                 .orElseThrow(() -> new NotHereException("code"));
     }

@@ -42,17 +42,36 @@ public class SecurityConfiguration {
     public static final String IN_OUR_OWN_FRAME =
             CONTENT_SECURITY_POLICY.replace("frame-ancestors 'none'", "frame-ancestors 'self'");
 
+    private static final String IN_ANY_FRAME =
+            CONTENT_SECURITY_POLICY.replace("frame-ancestors 'none'", "frame-ancestors *");
+
+    /** Students' pages within pages elsewhere: theirs to frame, and nothing else is different. */
+    @Bean
+    @Order(0)
+    SecurityFilterChain embedded(HttpSecurity http) throws Exception {
+        return asForAnybody(http.securityMatcher("/e/**"))
+                .headers(headers -> {
+                    headers(headers);
+                    headers.frameOptions(frames -> frames.disable())
+                            .contentSecurityPolicy(policy -> policy.policyDirectives(IN_ANY_FRAME));
+                })
+                .build();
+    }
+
     /** Students' pages and shipped files: no account, no session, no cookie. */
     @Bean
     @Order(1)
     SecurityFilterChain open(HttpSecurity http) throws Exception {
-        return http.securityMatcher("/l/**", "/*/assets/**", "/webjars/**", "/favicon.ico")
-                .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
-                .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
-                .csrf(csrf -> csrf.disable())
-                .requestCache(cache -> cache.disable())
+        return asForAnybody(http.securityMatcher("/l/**", "/oembed", "/*/assets/**", "/webjars/**", "/favicon.ico"))
                 .headers(SecurityConfiguration::headers)
                 .build();
+    }
+
+    private static HttpSecurity asForAnybody(HttpSecurity http) throws Exception {
+        return http.authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
+                .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+                .csrf(csrf -> csrf.disable())
+                .requestCache(cache -> cache.disable());
     }
 
     @Bean

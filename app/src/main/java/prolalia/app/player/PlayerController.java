@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
+import prolalia.app.giving.SchoolAddress;
 import prolalia.app.house.NotHereException;
 import prolalia.app.player.PlayerService.WithdrawnException;
 import prolalia.core.align.WordTimes.Word;
@@ -28,59 +29,62 @@ class PlayerController {
 
     private final PlayerService player;
     private final StudentFiles files;
+    private final SchoolAddress addresses;
 
-    PlayerController(PlayerService player, StudentFiles files) {
+    PlayerController(PlayerService player, StudentFiles files, SchoolAddress addresses) {
+        this.addresses = addresses;
         this.player = player;
         this.files = files;
     }
 
-    @GetMapping("/l/{token}")
-    ResponseEntity<String> first(@PathVariable String token) {
-        return page(token, 1);
+    @GetMapping({"/l/{token}", "/e/{token}"})
+    ResponseEntity<String> first(@PathVariable String token, HttpServletRequest request) {
+        return page(token, 1, request);
     }
 
-    @GetMapping("/l/{token}/{number:[0-9]{1,4}}")
-    ResponseEntity<String> page(@PathVariable String token, @PathVariable int number) {
+    @GetMapping({"/l/{token}/{number:[0-9]{1,4}}", "/e/{token}/{number:[0-9]{1,4}}"})
+    ResponseEntity<String> page(@PathVariable String token, @PathVariable int number, HttpServletRequest request) {
+        boolean inFrame = request.getRequestURI().startsWith("/e/");
         // The teacher may change the lesson at any time, and take the link back.
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .contentType(HTML)
-                .body(player.page(token, number));
+                .body(player.page(token, number, addresses.address(request).base(), inFrame));
     }
 
     /** Counts a hint that a child asked for. */
-    @PostMapping("/l/{token}/hints/{lineId}")
+    @PostMapping({"/l/{token}/hints/{lineId}", "/e/{token}/hints/{lineId}"})
     ResponseEntity<Void> hint(@PathVariable String token, @PathVariable String lineId) {
         player.asked(token, lineId);
         return ResponseEntity.noContent().build();
     }
 
-    @GetMapping("/l/{token}/sound/{hash}.mp3")
+    @GetMapping({"/l/{token}/sound/{hash}.mp3", "/e/{token}/sound/{hash}.mp3"})
     ResponseEntity<Resource> sound(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         return files.sound(player.open(token).lesson(), hash, request);
     }
 
-    @GetMapping("/l/{token}/picture/{hash}")
+    @GetMapping({"/l/{token}/picture/{hash}", "/e/{token}/picture/{hash}"})
     ResponseEntity<Resource> picture(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         return files.picture(player.open(token).lesson(), hash, request);
     }
 
     /** When the words of a line are said. */
-    @GetMapping("/l/{token}/words/{lineId}")
+    @GetMapping({"/l/{token}/words/{lineId}", "/e/{token}/words/{lineId}"})
     @ResponseBody
     List<Word> words(@PathVariable String token, @PathVariable String lineId) {
         return player.words(token, lineId);
     }
 
     /** The same as captions that players of any make understand. */
-    @GetMapping("/l/{token}/words/{lineId}.vtt")
+    @GetMapping({"/l/{token}/words/{lineId}.vtt", "/e/{token}/words/{lineId}.vtt"})
     ResponseEntity<String> captions(@PathVariable String token, @PathVariable String lineId) {
         return ResponseEntity.ok().contentType(WEB_VTT).body(WebVtt.ofLine(player.words(token, lineId)));
     }
 
-    @GetMapping("/l/{token}/thing/{hash}")
+    @GetMapping({"/l/{token}/thing/{hash}", "/e/{token}/thing/{hash}"})
     ResponseEntity<Resource> thing(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         return files.thing(player.open(token).lessonId(), hash, request);

@@ -1,10 +1,12 @@
 package prolalia.app.player;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
+import org.springframework.web.util.UriUtils;
 import prolalia.app.giving.LinkService;
 import prolalia.app.house.NotHereException;
 import prolalia.app.house.UntilChanged;
@@ -16,6 +18,7 @@ import prolalia.core.given.GivenLesson;
 import prolalia.core.given.StudentPage;
 import prolalia.core.given.StudentPages;
 import prolalia.core.lesson.LineKind;
+import prolalia.formats.web.Sharing;
 import prolalia.formats.web.StudentPageWriter;
 
 /** A lesson by its link. A class opens it all at once, so what was made of it is kept until something changes. */
@@ -57,7 +60,8 @@ class PlayerService {
     /** A lesson that a link leads to. */
     record Opened(String lessonId, GivenLesson lesson, List<StudentPage> pages) {}
 
-    private record PageOf(String token, int number) {}
+    /** @param server its address as others reach it @param inFrame whether it stands within a page elsewhere */
+    private record PageOf(String token, int number, String server, boolean inFrame) {}
 
     private record LineOf(String token, String lineId) {}
 
@@ -76,28 +80,51 @@ class PlayerService {
         return new Opened(summary.id(), lesson, StudentPages.of(lesson));
     }
 
-    /** @param number of the page, from 1 */
-    String page(String token, int number) {
-        return written.apply(new PageOf(token, number));
+    /**
+     * @param number of the page, from 1
+     * @param server this server's address as others reach it
+     * @param inFrame whether it stands within a page elsewhere
+     */
+    String page(String token, int number, String server, boolean inFrame) {
+        return written.apply(new PageOf(token, number, server, inFrame));
     }
 
     private String write(PageOf page) {
-        Opened lesson = open(page.token());
+        Opened opened = open(page.token());
+        String base = (page.inFrame() ? "/e/" : "/l/") + page.token();
         return write(
-                lesson.lesson(), lesson.pages(), page.number(), new OnlinePlaces("/l/" + page.token(), true, assets));
+                opened.lesson(),
+                opened.pages(),
+                page.number(),
+                new OnlinePlaces(base, true, assets),
+                page.inFrame() ? null : sharing(page, opened.lesson()));
+    }
+
+    private static Sharing sharing(PageOf page, GivenLesson lesson) {
+        String address = page.server() + "/l/" + page.token();
+        String picture = lesson.pages().stream()
+                .filter(each -> each.picture() != null)
+                .findFirst()
+                .map(each -> address + "/picture/" + each.picture().hash())
+                .orElse(null);
+        return new Sharing(
+                address,
+                picture,
+                page.server() + "/oembed?format=json&url=" + UriUtils.encode(address, StandardCharsets.UTF_8));
     }
 
     /** A page as its teacher sees it: nothing is counted. */
     String preview(LessonSummary summary, int number, String base) {
         GivenLesson lesson = given.of(summary);
-        return write(lesson, StudentPages.of(lesson), number, new OnlinePlaces(base, false, assets));
+        return write(lesson, StudentPages.of(lesson), number, new OnlinePlaces(base, false, assets), null);
     }
 
-    private String write(GivenLesson lesson, List<StudentPage> pages, int number, OnlinePlaces places) {
+    private String write(
+            GivenLesson lesson, List<StudentPage> pages, int number, OnlinePlaces places, Sharing sharing) {
         if (number < 1 || number > pages.size()) {
             throw new NotHereException("page");
         }
-        return writer.write(pages.get(number - 1), lesson.prompts(), places, null);
+        return writer.write(pages.get(number - 1), lesson.prompts(), places, sharing);
     }
 
     List<Word> words(String token, String lineId) {

@@ -176,6 +176,17 @@ public class StageService {
         return store.pictures(lessonId);
     }
 
+    /** Whether the words of what students hear in a lesson are kept from them. */
+    public boolean areWordsHidden(String lessonId) {
+        return store.stage(lessonId).placed().manner().wordsHidden();
+    }
+
+    @Transactional
+    public void hideWords(String lessonId, boolean hidden) {
+        Manner now = store.stage(lessonId).placed().manner();
+        say(lessonId, new Manner(now.rule(), now.example(), now.otherwise(), hidden));
+    }
+
     /** What is said of a page, or a lesson, from now on. */
     public void say(String ownerId, Manner manner) {
         StoredStage stored = store.stage(ownerId);

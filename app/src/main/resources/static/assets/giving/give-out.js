@@ -1,14 +1,30 @@
-// Copies the link; where the browser doesn't let a page copy, it is selected for the keyboard.
+// Copies the link and the piece of HTML; where the browser doesn't let a page copy, they are selected for the keyboard.
+import { send } from '../house/requests.js';
 import { say } from '../house/words.js';
 
-const link = document.getElementById('link');
+const at = (id) => document.getElementById(id);
 
-document.getElementById('copy')?.addEventListener('click', async () => {
-  link.select();
+function copies(button, field) {
+  at(button)?.addEventListener('click', async () => {
+    at(field).select();
+    try {
+      await navigator.clipboard.writeText(at(field).value);
+      at('copied').textContent = say('copied');
+    } catch (refused) {
+      at('copied').textContent = say('copyByHand');
+    }
+  });
+}
+
+copies('copy', 'link');
+copies('copy-snippet', 'snippet');
+
+at('words-shown')?.addEventListener('change', async ({ target }) => {
   try {
-    await navigator.clipboard.writeText(link.value);
-    document.getElementById('copied').textContent = say('copied');
-  } catch (refused) {
-    document.getElementById('copied').textContent = say('copyByHand');
+    await send('PUT', `${target.dataset.save}?shown=${target.checked}`);
+    at('how-saved').textContent = say('saved');
+  } catch (failure) {
+    target.checked = !target.checked;
+    at('how-saved').textContent = say('notSaved');
   }
 });

@@ -1,5 +1,6 @@
 package prolalia.formats.archive;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -47,9 +48,9 @@ public final class LessonArchive implements AutoCloseable {
     private static final long LARGEST_FILE = 1L << 30;
     private static final long LARGEST_TOTAL = 8L << 30;
 
-    /** Also for who keeps things as JSON elsewhere. */
     private static final JsonMapper JSON = JsonMapper.builder()
             .addMixIn(Thing.class, ThingForms.class)
+            .changeDefaultPropertyInclusion(inclusion -> inclusion.withValueInclusion(JsonInclude.Include.NON_NULL))
             .enable(SerializationFeature.INDENT_OUTPUT)
             .build();
 

@@ -206,8 +206,8 @@ public final class LessonSlides {
         if (!line.isHeard()) {
             return false;
         }
-        XSLFPictureShape shape = slide.createPicture(SlideXml.shipped(show, mark ? "mark.png" : "clear.png"));
-        shape.setAnchor(anchor(mark ? square(area) : area));
+        XSLFPictureShape shape = slide.createPicture(SlideXml.mark(show));
+        shape.setAnchor(anchor(mark ? square(area) : corner(area)));
         describe(shape, line.words());
         PackagePartName sound = sound(line.soundHash());
         PackagePart part = slide.getPackagePart();
@@ -306,6 +306,12 @@ public final class LessonSlides {
         double w = side / size.getWidth();
         double h = side / size.getHeight();
         return new Area(area.middleX() - w / 2, area.middleY() - h / 2, w, h);
+    }
+
+    /** Where a part of the picture is pressed, a mark in its corner takes its place: a slide has no sound without a picture. */
+    private Area corner(Area area) {
+        Dimension size = show.getPageSize();
+        return new Area(area.x(), area.y(), MARK * size.getHeight() / size.getWidth(), MARK);
     }
 
     private Rectangle2D anchor(Area area) {

@@ -36,8 +36,9 @@ final class SlideXml {
         return words.replaceAll("[\\p{Cc}&&[^\\t\\n\\r]]", "");
     }
 
-    static XSLFPictureData shipped(XMLSlideShow show, String name) throws IOException {
-        try (InputStream in = SlideXml.class.getResourceAsStream("/prolalia/formats/slides/" + name)) {
+    /** The mark of a spot. */
+    static XSLFPictureData mark(XMLSlideShow show) throws IOException {
+        try (InputStream in = SlideXml.class.getResourceAsStream("/prolalia/formats/slides/mark.png")) {
             return show.addPicture(in, PictureType.PNG);
         }
     }

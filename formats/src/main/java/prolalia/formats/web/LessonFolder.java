@@ -149,7 +149,7 @@ public final class LessonFolder {
         }
         // Nothing in it may end the element that it stands in.
         String others = json(written).replace("<", "\\u003c");
-        return writer.write(pages.get(0), lesson.prompts(), places, others);
+        return writer.write(pages.get(0), lesson.prompts(), places, null, others);
     }
 
     private static String json(Object value) {

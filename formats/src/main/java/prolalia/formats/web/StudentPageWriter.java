@@ -41,15 +41,21 @@ public final class StudentPageWriter {
 
     /**
      * @param prompts the sounds that take the place of those that ship
-     * @param otherPages of a lesson in one file: its pages by their addresses, as JSON; otherwise null
+     * @param sharing null: pages elsewhere aren't told of it
      */
-    public String write(StudentPage page, Map<Prompt, String> prompts, Places places, String otherPages) {
+    public String write(StudentPage page, Map<Prompt, String> prompts, Places places, Sharing sharing) {
+        return write(page, prompts, places, sharing, null);
+    }
+
+    /** @param otherPages of a lesson in one file: its pages by their addresses, as JSON; otherwise null */
+    String write(StudentPage page, Map<Prompt, String> prompts, Places places, Sharing sharing, String otherPages) {
         Context context = new Context(Locale.ENGLISH);
         context.setVariable("student", page);
         context.setVariable("places", places);
         context.setVariable("icons", StepIcon.values());
         context.setVariable("words", forBrowser());
         context.setVariable("prompts", heard(prompts, places));
+        context.setVariable("sharing", sharing);
         context.setVariable("otherPages", otherPages);
         return engine.process("player/page", context);
     }
