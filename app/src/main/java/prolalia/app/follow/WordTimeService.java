@@ -2,6 +2,7 @@ package prolalia.app.follow;
 
 import java.io.IOException;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReentrantLock;
@@ -9,10 +10,14 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import prolalia.app.house.MediaStore;
+import prolalia.app.house.NotHereException;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.core.align.WordMending;
 import prolalia.core.align.WordTimes;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.SpokenWords;
+import prolalia.core.sound.Peaks;
 import prolalia.media.SoundReader;
 import prolalia.media.UnreadableSoundException;
 
@@ -54,6 +59,85 @@ public class WordTimeService {
         } finally {
             turn.unlock();
         }
+    }
+
+    /**
+     * When the words of a line are said, for its teacher.
+     *
+     * @param words none when the take says other words than the line has now
+     * @param peaks of the take, one for every {@value Peaks#BUCKET_MS} ms, 0 to 255
+     * @param mended whether the teacher changed what the program found
+     */
+    record Times(List<Word> words, int[] peaks, long durationMs, boolean mended) {}
+
+    Times now(ScriptLine line) {
+        if (line.soundHash() == null) {
+            return new Times(List.of(), new int[0], 0, false);
+        }
+        byte[] values = line.peaks().values();
+        int[] peaks = new int[values.length];
+        for (int i = 0; i < values.length; i++) {
+            peaks[i] = values[i] & 0xff;
+        }
+        return new Times(
+                of(line.line(), line.soundHash()),
+                peaks,
+                durationMs(line),
+                store.isMended(line.soundHash(), line.line().words()));
+    }
+
+    private static long durationMs(ScriptLine line) {
+        return line.line()
+                .kept()
+                .orElseThrow(() -> new NotHereException("take"))
+                .durationMs();
+    }
+
+    Times move(ScriptLine line, int index, long startMs) {
+        List<Word> words = needed(line);
+        if (index < 0 || index >= words.size() || words.get(index).span().durationMs() == 0) {
+            throw new NotHereException("word");
+        }
+        return mend(line, WordMending.moved(words, index, startMs, durationMs(line)));
+    }
+
+    Times tap(ScriptLine line, List<Long> taps) {
+        if (taps.stream().anyMatch(Objects::isNull)) {
+            throw new NotHereException("tap");
+        }
+        return mend(line, WordMending.tapped(needed(line), taps, durationMs(line)));
+    }
+
+    /** All times at once; they must be those of the line's words. */
+    Times put(ScriptLine line, List<Word> words) {
+        boolean inside = words.stream()
+                .allMatch(word ->
+                        word != null && word.span() != null && word.span().endMs() <= durationMs(line));
+        if (!inside
+                || words.size() != needed(line).size()
+                || !WordMending.fits(words, line.line().words())) {
+            throw new NotHereException("words");
+        }
+        return mend(line, words);
+    }
+
+    Times findAgain(ScriptLine line) {
+        store.forget(line.soundHash(), line.line().words());
+        return now(line);
+    }
+
+    private List<Word> needed(ScriptLine line) {
+        durationMs(line);
+        List<Word> words = of(line.line(), line.soundHash());
+        if (words.isEmpty()) {
+            throw new NotHereException("words");
+        }
+        return words;
+    }
+
+    private Times mend(ScriptLine line, List<Word> words) {
+        store.mend(line.soundHash(), line.line().words(), words);
+        return now(line);
     }
 
     /** When they are said, if that was found out, or mended, before. */

@@ -33,6 +33,35 @@ class WordTimeStore {
                 .fetchOptional(row -> json.readValue(row.get(WORD_TIMES.TIMES), WORDS));
     }
 
+    boolean isMended(String soundHash, String words) {
+        return looking.fetchExists(
+                WORD_TIMES,
+                WORD_TIMES.SOUND_HASH.eq(soundHash),
+                WORD_TIMES.WORDS.eq(words),
+                WORD_TIMES.MENDED.isTrue());
+    }
+
+    /** Times that a teacher mended take the place of those that were there. */
+    void mend(String soundHash, String words, List<Word> times) {
+        String mended = json.writeValueAsString(times);
+        writing.insertInto(WORD_TIMES)
+                .set(WORD_TIMES.SOUND_HASH, soundHash)
+                .set(WORD_TIMES.WORDS, words)
+                .set(WORD_TIMES.TIMES, mended)
+                .set(WORD_TIMES.MENDED, true)
+                .onConflict(WORD_TIMES.SOUND_HASH, WORD_TIMES.WORDS)
+                .doUpdate()
+                .set(WORD_TIMES.TIMES, mended)
+                .set(WORD_TIMES.MENDED, true)
+                .execute();
+    }
+
+    void forget(String soundHash, String words) {
+        writing.deleteFrom(WORD_TIMES)
+                .where(WORD_TIMES.SOUND_HASH.eq(soundHash), WORD_TIMES.WORDS.eq(words))
+                .execute();
+    }
+
     void keep(String soundHash, String words, List<Word> times) {
         writing.insertInto(WORD_TIMES)
                 .set(WORD_TIMES.SOUND_HASH, soundHash)

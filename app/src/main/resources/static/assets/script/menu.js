@@ -30,6 +30,8 @@ function open(button) {
   const take = row.querySelector('[data-take]')?.dataset.take;
   menu.querySelector('.bench-link').hidden = !take;
   menu.querySelector('.bench-link').href = `/takes/${take}/bench`;
+  menu.querySelector('.times-link').hidden = !take;
+  menu.querySelector('.times-link').href = row.querySelector('.record-line').href.replace(/recorder$/, 'word-times');
   menu.querySelector('.takes-link').href = row.querySelector('.record-line').href;
   menu.showPopover();
   const at = button.getBoundingClientRect();
