@@ -21,8 +21,10 @@ public final class Commands {
     private Commands() {}
 
     public static void main(String[] arguments) {
-        System.exit(new CommandLine(new Commands())
-                .setCaseInsensitiveEnumValuesAllowed(true)
-                .execute(arguments));
+        System.exit(commandLine().execute(arguments));
+    }
+
+    static CommandLine commandLine() {
+        return new CommandLine(new Commands()).setCaseInsensitiveEnumValuesAllowed(true);
     }
 }

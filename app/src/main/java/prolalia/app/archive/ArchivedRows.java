@@ -92,7 +92,9 @@ class ArchivedRows {
             }
             addLines(page, pageId, lineIds, found);
         }
-        stages.bringInPictures(id, found.pictureTypes());
+        Map<String, String> placed = new HashMap<>(found.pictureTypes());
+        placed.keySet().retainAll(lesson.pictures().keySet());
+        stages.bringInPictures(id, placed);
         for (ArchivedPage page : lesson.pages()) {
             stages.bringIn(pageIds.get(page.id()), renamed(page.placed(), pageIds, lineIds));
         }

@@ -62,6 +62,12 @@ class AccessTest extends Browsing {
             check(page, "bench");
             page.keyboard().press("Escape");
             page.waitForSelector(".lesson[data-ready]");
+            page.locator(".more").first().click();
+            page.getByText("When its words light up").click();
+            page.waitForSelector(".word");
+            check(page, "words that light up");
+            page.keyboard().press("Escape");
+            page.waitForSelector(".lesson[data-ready]");
             page.getByText("Or read…").click();
             check(page, "what to read");
             page.keyboard().press("Escape");
@@ -116,6 +122,9 @@ class AccessTest extends Browsing {
     }
 
     private void checkPages(Page page) {
+        page.navigate(base() + "/bring-back");
+        page.waitForSelector("#landing");
+        check(page, "bring back");
         page.navigate(base() + "/");
         page.getByText("Bring in slides or papers").click();
         page.waitForSelector("#landing");

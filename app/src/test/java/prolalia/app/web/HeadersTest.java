@@ -41,7 +41,7 @@ class HeadersTest extends RunningHouse {
                     .doesNotContainPattern("<script(?![^>]* src=)(?![^>]*type=\"application/json\")[^>]*>")
                     .doesNotContainPattern("\\son[a-z]+=\"")
                     .doesNotContainPattern("\\sstyle=\"")
-                    .doesNotContainPattern("(?:src=|<link[^>]*href=)\"(?:https?:)?//(?!localhost)")
+                    .doesNotContainPattern("(?:src=|<link(?![^>]*alternate)[^>]*href=)\"(?:https?:)?//(?!localhost)")
                     .doesNotContain("??");
         }
     }
