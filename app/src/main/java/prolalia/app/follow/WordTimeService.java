@@ -45,11 +45,7 @@ public class WordTimeService {
      * @return empty when the take says other words than the line has now, or can't be followed
      */
     public List<Word> of(Line line, String soundHash) {
-        if (line.kept().isEmpty()
-                || !SpokenWords.areTheSame(line.words(), line.kept().get().words())) {
-            return List.of();
-        }
-        Optional<List<Word>> known = store.find(soundHash, line.words());
+        Optional<List<Word>> known = known(line, soundHash);
         if (known.isPresent()) {
             return known.get();
         }
@@ -142,6 +138,10 @@ public class WordTimeService {
 
     /** When they are said, if that was found out, or mended, before. */
     public Optional<List<Word>> known(Line line, String soundHash) {
+        if (line.kept().isEmpty()
+                || !SpokenWords.areTheSame(line.words(), line.kept().get().words())) {
+            return Optional.of(List.of());
+        }
         return store.find(soundHash, line.words());
     }
 

@@ -32,6 +32,11 @@ public class LinkService {
         return links.byToken(token).map(link -> new Target(link.lessonId(), link.withdrawn()));
     }
 
+    /** The token of the newest link that holds, whosever lesson it is. */
+    public Optional<String> newestToken() {
+        return links.newestToken();
+    }
+
     /** The token of the lesson's link, made when the lesson never had one; nothing when it is withdrawn. */
     @Transactional
     public Optional<String> token(String teacherId, String lessonId) {

@@ -27,6 +27,16 @@ class LinkStore {
                 .fetchOptional(row -> new Link(row.getLessonId(), row.getToken(), row.getWithdrawnAt() != null));
     }
 
+    /** The newest link of all that holds. */
+    Optional<String> newestToken() {
+        return looking.select(LESSON_LINK.TOKEN)
+                .from(LESSON_LINK)
+                .where(LESSON_LINK.WITHDRAWN_AT.isNull())
+                .orderBy(LESSON_LINK.CREATED_AT.desc())
+                .limit(1)
+                .fetchOptional(LESSON_LINK.TOKEN);
+    }
+
     /** The lesson's newest link. */
     Optional<Link> newest(String lessonId) {
         return writing.selectFrom(LESSON_LINK)

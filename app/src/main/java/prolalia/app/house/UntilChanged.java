@@ -17,7 +17,12 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class UntilChanged {
+    /** Under a rush of requests the database is asked no more often; nobody sees a change so soon. */
+    private static final long PAUSE_NS = 2_000_000;
+
     private final DataSource reader;
+    private volatile long asked = System.nanoTime() - PAUSE_NS;
+    private volatile long last;
     private Connection watching;
     private PreparedStatement version;
 
@@ -52,7 +57,15 @@ public class UntilChanged {
 
     private record Known<K, V>(long version, Map<K, V> things) {}
 
-    private synchronized long version() {
+    private long version() {
+        return System.nanoTime() - asked < PAUSE_NS ? last : ask();
+    }
+
+    private synchronized long ask() {
+        if (System.nanoTime() - asked < PAUSE_NS) {
+            return last;
+        }
+        long now = System.nanoTime();
         try {
             if (watching == null) {
                 watching = reader.getConnection();
@@ -60,7 +73,9 @@ public class UntilChanged {
             }
             try (ResultSet row = version.executeQuery()) {
                 row.next();
-                return row.getLong(1);
+                last = row.getLong(1);
+                asked = now;
+                return last;
             }
         } catch (SQLException failure) {
             throw new IllegalStateException("The database can't be read", failure);

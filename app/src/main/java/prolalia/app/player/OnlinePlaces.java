@@ -1,5 +1,6 @@
 package prolalia.app.player;
 
+import java.util.function.Function;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
 import prolalia.formats.web.Places;
 
@@ -8,9 +9,11 @@ import prolalia.formats.web.Places;
  *
  * @param base of all that belongs to the lesson
  * @param counted whether it is counted what students ask for
+ * @param times JSON of the times of a line's words, by its id; null when they aren't known as yet
  * @param assets knows by which addresses the files that ship may be kept by browsers for ever
  */
-public record OnlinePlaces(String base, boolean counted, ResourceUrlProvider assets) implements Places {
+public record OnlinePlaces(String base, boolean counted, Function<String, String> times, ResourceUrlProvider assets)
+        implements Places {
     @Override
     public String page(int number) {
         return base + "/" + number;
@@ -45,7 +48,7 @@ public record OnlinePlaces(String base, boolean counted, ResourceUrlProvider ass
 
     @Override
     public String times(String lineId) {
-        return null;
+        return times.apply(lineId);
     }
 
     @Override

@@ -96,7 +96,7 @@ class PlayerService {
                 opened.lesson(),
                 opened.pages(),
                 page.number(),
-                new OnlinePlaces(base, true, assets),
+                new OnlinePlaces(base, true, files.knownTimes(opened.lesson()), assets),
                 page.inFrame() ? null : sharing(page, opened.lesson()));
     }
 
@@ -116,7 +116,12 @@ class PlayerService {
     /** A page as its teacher sees it: nothing is counted. */
     String preview(LessonSummary summary, int number, String base) {
         GivenLesson lesson = given.of(summary);
-        return write(lesson, StudentPages.of(lesson), number, new OnlinePlaces(base, false, assets), null);
+        return write(
+                lesson,
+                StudentPages.of(lesson),
+                number,
+                new OnlinePlaces(base, false, files.knownTimes(lesson), assets),
+                null);
     }
 
     private String write(

@@ -3,6 +3,7 @@ package prolalia.app.player;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
+import java.util.function.Function;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -16,6 +17,7 @@ import prolalia.core.given.GivenLesson;
 import prolalia.core.given.GivenLesson.GivenLine;
 import prolalia.core.given.GivenLesson.GivenPage;
 import prolalia.core.given.GivenLesson.GivenPicture;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What a student's page fetches beside itself: sounds, pictures and the times of words, of this lesson and of no other. */
 @Component
@@ -23,8 +25,10 @@ class StudentFiles {
     private final StageService stages;
     private final WordTimeService times;
     private final MediaResponses media;
+    private final JsonMapper json;
 
-    StudentFiles(StageService stages, WordTimeService times, MediaResponses media) {
+    StudentFiles(StageService stages, WordTimeService times, MediaResponses media, JsonMapper json) {
+        this.json = json;
         this.stages = stages;
         this.times = times;
         this.media = media;
@@ -59,5 +63,14 @@ class StudentFiles {
                 .filter(GivenLine::isHeard)
                 .map(line -> times.of(line.line(), line.soundHash()))
                 .orElseThrow(() -> new NotHereException("line"));
+    }
+
+    /** The same as JSON, by line, for the page itself; null when it isn't known as yet, and has to be asked for. */
+    Function<String, String> knownTimes(GivenLesson lesson) {
+        return lineId -> lesson.line(lineId)
+                .filter(GivenLine::isHeard)
+                .flatMap(line -> times.known(line.line(), line.soundHash()))
+                .map(json::writeValueAsString)
+                .orElse(null);
     }
 }
