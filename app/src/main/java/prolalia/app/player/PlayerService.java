@@ -126,10 +126,11 @@ class PlayerService {
 
     private String write(
             GivenLesson lesson, List<StudentPage> pages, int number, OnlinePlaces places, Sharing sharing) {
-        if (number < 1 || number > pages.size()) {
+        if (number < 1) {
             throw new NotHereException("page");
         }
-        return writer.write(pages.get(number - 1), lesson.prompts(), places, sharing);
+        // A child may be on a page that the teacher has just taken out.
+        return writer.write(pages.get(Math.min(number, pages.size()) - 1), lesson.prompts(), places, sharing);
     }
 
     List<Word> words(String token, String lineId) {

@@ -1,6 +1,7 @@
 package prolalia.app.browser;
 
 import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
@@ -49,6 +50,11 @@ final class BenchmarkHouse implements AutoCloseable {
         page.navigate(address + "/sign-in");
         page.getByText("Enter as Ines Faro").click();
         return page;
+    }
+
+    /** A new browser of its own. */
+    BrowserContext context() {
+        return browser.newContext();
     }
 
     @Override

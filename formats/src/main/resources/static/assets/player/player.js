@@ -351,6 +351,12 @@ voices.forEach((voice) => {
   const ifCurrent = (deed) => () => (voice === audio && at('play') ? deed() : ground.under(voices.some((each) => !each.paused)));
   ['play', 'pause', 'ended'].forEach((event) => voice.addEventListener(event, ifCurrent(showPlaying)));
   voice.addEventListener('ended', ifCurrent(ended));
+  // What was taken out of the lesson while it played.
+  voice.addEventListener('error', ifCurrent(() => {
+    if (voice.currentTime > 0) {
+      at('trouble').textContent = say('trouble');
+    }
+  }));
   voice.addEventListener('loadedmetadata', ifCurrent(show));
   voice.addEventListener('seeked', ifCurrent(show));
 });
