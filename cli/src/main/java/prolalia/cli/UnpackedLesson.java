@@ -20,7 +20,6 @@ import prolalia.core.lesson.Line;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.SpokenWords;
 import prolalia.core.lesson.Take;
-import prolalia.core.sound.Span;
 import prolalia.formats.archive.ArchiveRefusedException;
 import prolalia.formats.archive.ArchivedLesson;
 import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
@@ -117,14 +116,10 @@ final class UnpackedLesson implements LessonFiles {
         if (!SpokenWords.areTheSame(line.words(), take.words())) {
             return List.of();
         }
-        if (take.times() != null) {
-            List<Word> words = new ArrayList<>();
-            for (var word : take.times()) {
-                words.add(new Word(word.text(), word.from(), new Span(word.startMs(), word.endMs())));
-            }
-            return WordMending.fits(words, line.words()) ? words : WordTimes.of(line.words(), known.heard());
-        }
-        return WordTimes.of(line.words(), known.heard());
+        List<Word> words = take.plainTimes();
+        return !words.isEmpty() && WordMending.fits(words, line.words())
+                ? words
+                : WordTimes.of(line.words(), known.heard());
     }
 
     private KnownTake listen(ArchivedTake take) throws IOException, ArchiveRefusedException {

@@ -26,7 +26,6 @@ import prolalia.core.page.Manner;
 import prolalia.core.page.Placed;
 import prolalia.core.page.Thing;
 import prolalia.core.script.PastedScript.ReadLine;
-import prolalia.core.sound.Span;
 import prolalia.formats.archive.ArchivedLesson;
 import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
 import prolalia.formats.archive.ArchivedLesson.ArchivedPage;
@@ -67,8 +66,8 @@ class ArchivedRows {
     }
 
     /** Within a transaction. */
-    String add(String teacherId, ArchivedLesson lesson, Listened found) {
-        String id = lessons.beginEmpty(teacherId, lesson.title());
+    String add(String teacherId, String title, ArchivedLesson lesson, Listened found) {
+        String id = lessons.beginEmpty(teacherId, title);
         Map<String, String> pageIds = new HashMap<>();
         Map<String, String> lineIds = new HashMap<>();
         for (ArchivedPage page : lesson.pages()) {
@@ -129,23 +128,18 @@ class ArchivedRows {
             return;
         }
         lines.keep(lineId, takeId);
-        if (take.times() != null) {
-            List<Word> words = new ArrayList<>();
-            take.times()
-                    .forEach(word -> words.add(new Word(
-                            word.text(),
-                            word.from(),
-                            new Span(word.startMs(), Math.min(word.endMs(), ready.durationMs())))));
-            if (WordMending.fits(words, line.words())) {
-                times.bringIn(ready.soundHash(), line.words(), words);
-            }
+        List<Word> words = take.plainTimes().stream()
+                .filter(word -> word.span().endMs() <= ready.durationMs())
+                .toList();
+        if (!words.isEmpty() && words.size() == take.times().size() && WordMending.fits(words, line.words())) {
+            times.bringIn(ready.soundHash(), line.words(), words);
         }
     }
 
     /** What leads to lines and pages leads to those that were made of them; what leads to none is left out. */
     private static Placed renamed(Placed placed, Map<String, String> pageIds, Map<String, String> lineIds) {
         List<Thing> things = new ArrayList<>();
-        for (Thing thing : placed.things() == null ? List.<Thing>of() : placed.things()) {
+        for (Thing thing : placed.things()) {
             Thing there = thing.at(thing.area().onPage());
             if (there instanceof Thing.Spot spot) {
                 if (lineIds.containsKey(spot.lineId())) {
@@ -159,7 +153,7 @@ class ArchivedRows {
                 things.add(there);
             }
         }
-        Manner manner = placed.manner() == null ? Manner.USUAL : placed.manner();
+        Manner manner = placed.manner();
         Map<String, Otherwise> otherwise = new HashMap<>();
         manner.otherwise()
                 .forEach((thing, own) -> otherwise.put(thing, new Otherwise(own.leftOut(), lineIds.get(own.lineId()))));

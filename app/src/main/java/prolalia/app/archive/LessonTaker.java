@@ -4,17 +4,19 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.HashMap;
 import java.util.Iterator;
+import java.util.Locale;
 import java.util.Map;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.util.FileSystemUtils;
 import prolalia.app.house.DataFolder;
 import prolalia.app.house.MediaStore;
+import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.LimitedStream;
@@ -42,6 +44,7 @@ class LessonTaker {
     private final MediaStore media;
     private final DataFolder folder;
     private final SchoolService school;
+    private final Words words;
     private final TransactionTemplate transaction;
 
     LessonTaker(
@@ -49,36 +52,47 @@ class LessonTaker {
             MediaStore media,
             DataFolder folder,
             SchoolService school,
+            Words words,
             TransactionTemplate transaction) {
         this.rows = rows;
         this.media = media;
         this.folder = folder;
         this.school = school;
+        this.words = words;
         this.transaction = transaction;
     }
 
     /** Answers the id of the lesson; when it throws, nothing was taken. */
     String take(String teacherId, InputStream content) throws IOException, ArchiveRefusedException {
-        Path file = folder.newTemporaryFile();
+        Path place = folder.newTemporaryFolder();
         try {
-            Files.copy(new LimitedStream(content, LARGEST_BYTES), file, StandardCopyOption.REPLACE_EXISTING);
+            Path file = place.resolve("archive");
+            Files.copy(new LimitedStream(content, LARGEST_BYTES), file);
             try (LessonArchive archive = LessonArchive.open(file)) {
-                return new Taking(archive).take(teacherId);
+                return new Taking(archive, place).take(teacherId);
             }
         } finally {
-            Files.deleteIfExists(file);
+            FileSystemUtils.deleteRecursively(place);
         }
     }
 
-    /** What was found in the files of an archive. */
+    /**
+     * What was found in the files of an archive.
+     *
+     * @param hashes the names that its files have in the media store, by their paths in the archive
+     */
     record Listened(Map<ArchivedTake, ReadyTake> takes, Map<String, String> hashes, Map<String, String> pictureTypes) {}
 
     private final class Taking {
         private final LessonArchive archive;
+        private final Path place;
+        private final Map<String, Path> files = new HashMap<>();
         private final Listened found = new Listened(new HashMap<>(), new HashMap<>(), new HashMap<>());
 
-        Taking(LessonArchive archive) {
+        /** @param place a folder for what is looked at */
+        Taking(LessonArchive archive, Path place) {
             this.archive = archive;
+            this.place = place;
         }
 
         String take(String teacherId) throws IOException, ArchiveRefusedException {
@@ -94,7 +108,7 @@ class LessonTaker {
                     picture(page.picture().sha256());
                 }
                 if (page.slide() != null) {
-                    kept(page.slide().file());
+                    extracted(page.slide().file());
                 }
                 for (ArchivedLine line : page.lines()) {
                     for (ArchivedTake take : line.takes()) {
@@ -102,68 +116,75 @@ class LessonTaker {
                     }
                 }
             }
-            return transaction.execute(status -> rows.add(teacherId, lesson, found));
+            // Only now anything is kept.
+            for (Path file : files.values()) {
+                media.keep(file);
+            }
+            String title = lesson.title().isBlank() ? words.say("lesson.untitled") : lesson.title();
+            return transaction.execute(status -> rows.add(teacherId, title, lesson, found));
         }
 
-        /** Moves a file of the archive into the media store; answers its name there. */
-        private String kept(String name) throws IOException, ArchiveRefusedException {
-            if (!found.hashes().containsKey(name)) {
-                Path file = folder.newTemporaryFile();
-                try {
-                    archive.extract(name, file);
-                    found.hashes().put(name, media.keep(file));
-                } finally {
-                    Files.deleteIfExists(file);
-                }
+        private Path extracted(String name) throws IOException, ArchiveRefusedException {
+            if (!files.containsKey(name)) {
+                Path file = Files.createTempFile(place, "part", null);
+                archive.extract(name, file);
+                add(name, file);
             }
-            return found.hashes().get(name);
+            return files.get(name);
+        }
+
+        private void add(String name, Path file) throws IOException {
+            files.put(name, file);
+            found.hashes().put(name, MediaStore.hashOf(file));
         }
 
         /** What the archive says of a picture's kind is not believed. */
         private void picture(String sha256) throws IOException, ArchiveRefusedException {
             String name = LessonArchive.pictureName(sha256);
-            String hash = kept(name);
-            if (!hash.equals(sha256)) {
+            Path file = extracted(name);
+            if (!found.hashes().get(name).equals(sha256)) {
                 throw ArchiveRefusedException.damaged(name);
             }
-            try (ImageInputStream in =
-                    ImageIO.createImageInputStream(media.file(hash).toFile())) {
+            try (ImageInputStream in = ImageIO.createImageInputStream(file.toFile())) {
                 Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
                 if (!readers.hasNext()) {
                     throw ArchiveRefusedException.damaged(name);
                 }
                 ImageReader reader = readers.next();
-                String type = PICTURES.get(reader.getFormatName().toLowerCase(java.util.Locale.ROOT));
+                String type = PICTURES.get(reader.getFormatName().toLowerCase(Locale.ROOT));
                 reader.setInput(in);
                 if (type == null || (long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS) {
                     throw ArchiveRefusedException.damaged(name);
                 }
-                found.pictureTypes().put(hash, type);
+                found.pictureTypes().put(sha256, type);
             } catch (IOException | RuntimeException unreadable) {
                 throw ArchiveRefusedException.damaged(name);
             }
         }
 
         private ReadyTake listen(ArchivedTake take) throws IOException, ArchiveRefusedException {
-            String original = kept(take.original());
-            Path made = take.heard() == null ? folder.newTemporaryFile() : null;
+            Path original = extracted(take.original());
+            boolean isThere = take.heard() != null;
+            Path heard = isThere ? extracted(take.heard()) : Files.createTempFile(place, "heard", ".mp3");
             try {
-                Path heard = made == null ? media.file(kept(take.heard())) : made;
                 KnownTake known = KnownTake.listen(
-                        media.file(original),
+                        original,
                         heard,
-                        made == null,
+                        isThere,
                         take.trim(),
                         take.plainEdits(),
                         take.words(),
                         school.settings().longestRecordingMs());
-                String sound = made == null ? kept(take.heard()) : media.keep(made);
+                String name = isThere ? take.heard() : heard.toString();
+                if (!isThere) {
+                    add(name, heard);
+                }
                 long durationMs = known.heard().durationMs();
                 return new ReadyTake(
                         take.words(),
-                        original,
+                        found.hashes().get(take.original()),
                         known.originalMs(),
-                        sound,
+                        found.hashes().get(name),
                         durationMs,
                         take.edits().isEmpty() ? take.trim() : new Span(0, durationMs),
                         known.gainDb(),
@@ -173,10 +194,6 @@ class LessonTaker {
                         take.accepted());
             } catch (UnreadableSoundException | IllegalArgumentException noTake) {
                 throw ArchiveRefusedException.damaged(take.original());
-            } finally {
-                if (made != null) {
-                    Files.deleteIfExists(made);
-                }
             }
         }
     }

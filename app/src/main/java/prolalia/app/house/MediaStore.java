@@ -61,7 +61,8 @@ public class MediaStore {
         return folder.media().resolve(hash.substring(0, FOLDER_LETTERS)).resolve(hash);
     }
 
-    private static String hashOf(Path file) throws IOException {
+    /** The name that a file would have here. */
+    public static String hashOf(Path file) throws IOException {
         try (DigestInputStream in =
                 new DigestInputStream(Files.newInputStream(file), MessageDigest.getInstance("SHA-256"))) {
             in.transferTo(java.io.OutputStream.nullOutputStream());

@@ -120,6 +120,18 @@ class ArchiveTest extends RunningHouse {
         Map<String, byte[]> page = new LinkedHashMap<>(files);
         page.put(picture, "<script>alert(1)</script>".getBytes(UTF_8));
         assertThat(Visitor.text(bringBack(zipped(page)))).contains("damaged", picture);
+        String json = new String(files.get("lesson.json"), UTF_8);
+        for (String broken : new String[] {
+            json.replace("\"startMs\" : ", "\"startMs\" : 9"),
+            json.replace("\"kind\" : \"QUESTION\"", "\"kind\" : \"RIDDLE\""),
+            json.replace("\"width\" : 960", "\"width\" : 0"),
+            json.replaceFirst("\"trim\" : \\{[^}]*}", "\"trim\" : null")
+        }) {
+            Map<String, byte[]> byHand = new LinkedHashMap<>(files);
+            byHand.put("lesson.json", broken.getBytes(UTF_8));
+            HttpResponse<byte[]> told = bringBack(zipped(byHand));
+            assertThat(told.statusCode()).as(Visitor.text(told)).isEqualTo(422);
+        }
         Map<String, byte[]> outside = new LinkedHashMap<>(files);
         outside.put("../../evil", new byte[1]);
         assertThat(Visitor.text(bringBack(zipped(outside))))
@@ -186,8 +198,10 @@ class ArchiveTest extends RunningHouse {
         String take = Visitor.first(
                 ines.record(wellDone, "a.ogg", Files.readAllBytes(voice("bean-2c"))), "data-take=\"([^\"]+)\"");
         ines.form("/takes/" + take + "/keep");
-        String own = Visitor.first(child.page(link), "data-prompt=\"WELL_DONE\" data-sound=\"(/l/[^\"]+)\"");
+        String own = Visitor.first(child.page(link), "data-prompt=\"WELL_DONE\" data-src=\"(/l/[^\"]+)\"");
         assertThat(child.get(own).statusCode()).isEqualTo(200);
         assertThat(ines.page("/library")).contains("/takes/" + take + "/sound.mp3", "prompts/try_again.mp3");
+        ines.send("DELETE", "/lines/" + wellDone, "text/plain", new byte[0]);
+        assertThat(child.page(link)).as("taken off the shelf: as it ships").contains("prompts/well_done.mp3");
     }
 }

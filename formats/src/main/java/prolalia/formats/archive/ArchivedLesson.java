@@ -2,9 +2,12 @@ package prolalia.formats.archive;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.page.Manner;
 import prolalia.core.page.Placed;
 import prolalia.core.sound.Span;
 import prolalia.core.sound.edit.Edit;
@@ -31,7 +34,7 @@ public record ArchivedLesson(
 
     public ArchivedLesson {
         title = title == null ? "" : title;
-        every = every == null ? Placed.NOTHING : every;
+        every = whole(every);
         pictures = pictures == null ? Map.of() : pictures;
         prompts = prompts == null ? Map.of() : prompts;
         pages = pages == null ? List.of() : pages;
@@ -46,6 +49,14 @@ public record ArchivedLesson(
         this(FORMAT, VERSION, title, every, pictures, prompts, pages);
     }
 
+    private static Placed whole(Placed placed) {
+        return placed == null
+                ? Placed.NOTHING
+                : new Placed(
+                        placed.things() == null ? List.of() : placed.things(),
+                        placed.manner() == null ? Manner.USUAL : placed.manner());
+    }
+
     /**
      * @param id names it within the archive
      * @param slide null when it was made of none
@@ -53,7 +64,7 @@ public record ArchivedLesson(
     public record ArchivedPage(
             String id, ArchivedPicture picture, Placed placed, ArchivedSlide slide, List<ArchivedLine> lines) {
         public ArchivedPage {
-            placed = placed == null ? Placed.NOTHING : placed;
+            placed = whole(placed);
             lines = lines == null ? List.of() : lines;
         }
     }
@@ -101,13 +112,25 @@ public record ArchivedLesson(
             accepted = accepted != null && accepted;
         }
 
+        /** When its words are said; empty when that is to be found out. */
+        public List<Word> plainTimes() {
+            return times == null
+                    ? List.of()
+                    : times.stream().map(ArchivedWord::word).toList();
+        }
+
         public List<Edit> plainEdits() {
             return edits.stream().map(ArchivedEdit::edit).toList();
         }
     }
 
     /** A word, and when it is said in the take as it is heard. */
-    public record ArchivedWord(String text, Integer from, Long startMs, Long endMs) {}
+    public record ArchivedWord(String text, Integer from, Long startMs, Long endMs) {
+        /** @throws RuntimeException when it makes no sense */
+        public Word word() {
+            return new Word(Objects.requireNonNull(text), from, new Span(startMs, endMs));
+        }
+    }
 
     /**
      * An edit; times are milliseconds of the original.

@@ -196,10 +196,16 @@ public final class LessonArchive implements AutoCloseable {
             checkId(page == null ? null : page.id(), ids);
             checkThings(page.placed().things());
             if (page.slide() != null) {
+                if (page.slide().file() == null || page.slide().number() == null) {
+                    throw ArchiveRefusedException.unreadable(page.id());
+                }
                 entry(page.slide().file());
             }
             if (page.picture() != null) {
-                if (page.picture().sha256() == null || page.picture().type() == null) {
+                if (page.picture().sha256() == null
+                        || page.picture().type() == null
+                        || !isSize(page.picture().width())
+                        || !isSize(page.picture().height())) {
                     throw ArchiveRefusedException.unreadable(page.id());
                 }
                 entry(pictureName(page.picture().sha256()));
@@ -222,6 +228,10 @@ public final class LessonArchive implements AutoCloseable {
         }
     }
 
+    private static boolean isSize(Integer units) {
+        return units == null || units > 0;
+    }
+
     private static void checkId(String id, Set<String> ids) throws ArchiveRefusedException {
         if (id == null || id.isBlank() || !ids.add(id)) {
             throw ArchiveRefusedException.unreadable(id == null ? "" : id);
@@ -229,7 +239,7 @@ public final class LessonArchive implements AutoCloseable {
     }
 
     private void checkThings(List<Thing> things) throws ArchiveRefusedException {
-        for (Thing thing : things == null ? List.<Thing>of() : things) {
+        for (Thing thing : things) {
             boolean whole = thing != null
                     && thing.id() != null
                     && thing.area() != null
@@ -252,6 +262,7 @@ public final class LessonArchive implements AutoCloseable {
         }
         try {
             take.plainEdits();
+            take.plainTimes();
         } catch (RuntimeException senseless) {
             throw ArchiveRefusedException.unreadable(lineId);
         }

@@ -10,7 +10,7 @@ export class Prompts {
 
   /** Says a prompt to its end; answers when it was said, or can't be. */
   async say(name) {
-    const sound = document.getElementById('prompts').content.querySelector(`[data-prompt=${name}]`)?.dataset.sound;
+    const sound = document.getElementById('prompts').content.querySelector(`[data-prompt=${name}]`)?.dataset.src;
     if (!sound) {
       return;
     }
