@@ -65,6 +65,9 @@ public final class LessonSlides {
     /** Marks of lines that have no spot stand in a column at the right, this large by the slide's height. */
     private static final double MARK = 0.08;
 
+    /** Lines of a page without a picture are no larger than if there were so many. */
+    private static final double FEWEST_ROWS = 6;
+
     private final XMLSlideShow show;
     private final Optional<Path> deck;
     private final GivenLesson lesson;
@@ -165,15 +168,24 @@ public final class LessonSlides {
                 put(each, area, slide);
             }
         }
-        int row = 0;
-        List<SaidLine> beside = new ArrayList<>(page.lines());
+        boolean bare = !own && page.page().picture() == null;
+        List<SaidLine> beside = new ArrayList<>(bare ? page.allLines() : page.lines());
         beside.addAll(page.hints());
+        double rows = Math.max(FEWEST_ROWS, beside.size());
+        int row = 0;
         for (SaidLine said : beside) {
-            Dimension size = show.getPageSize();
-            double wide = MARK * size.getHeight() / size.getWidth();
-            Area area = new Area(1 - 1.3 * wide, Math.min(1 - MARK, 0.02 + row * MARK * 1.15), wide, MARK);
-            if (put(said, area, true, slide, timing)) {
+            if (bare) {
+                // Without a picture the words themselves are what is seen.
+                text(
+                        slide,
+                        new Area(0.13, (row + 0.1) / rows, 0.83, 0.8 / rows),
+                        said.line().words(),
+                        0.4 / rows);
+            }
+            if (put(said, mark(bare, row, rows), true, slide, timing)) {
                 sounds = true;
+                row++;
+            } else if (bare) {
                 row++;
             }
         }
@@ -182,6 +194,15 @@ public final class LessonSlides {
         } else if (before != null) {
             slide.getXmlObject().setTiming(SlideXml.timing(timing.document()));
         }
+    }
+
+    /** Where the mark of a line stands that has no spot: beside its words, or in a column at the right. */
+    private Area mark(boolean bare, int row, double rows) {
+        Dimension size = show.getPageSize();
+        double wide = MARK * size.getHeight() / size.getWidth();
+        return bare
+                ? new Area(0.04, (row + 0.1) / rows, wide, Math.min(MARK, 0.8 / rows))
+                : new Area(1 - 1.3 * wide, Math.min(1 - MARK, 0.02 + row * MARK * 1.15), wide, MARK);
     }
 
     /** The sounds that the slide had became takes; they are put in as such. */
@@ -263,14 +284,15 @@ public final class LessonSlides {
             } else {
                 way.createHyperlink().linkToUrl(each.link().address());
             }
-            way.setText(seen);
+            way.setText(SlideXml.plain(seen));
         }
     }
 
     private void text(XSLFSlide slide, Area area, String words, double share) {
         XSLFTextBox box = slide.createTextBox();
         box.setAnchor(anchor(area));
-        box.setText(words).setFontSize(share * show.getPageSize().getHeight() / LINE_BY_SIZE);
+        box.setText(SlideXml.plain(words))
+                .setFontSize(share * show.getPageSize().getHeight() / LINE_BY_SIZE);
     }
 
     private static final double LINE_BY_SIZE = 1.25;

@@ -121,7 +121,7 @@ class LessonOutTest {
             assertThat(xml.split("interactiveSeq", -1)).hasSize(4);
             assertThat(xml.split("audioFile", -1)).hasSizeGreaterThanOrEqualTo(4);
             String second = show.getSlides().get(1).getXmlObject().xmlText();
-            assertThat(second).contains("togglePause").doesNotContain("playFrom");
+            assertThat(second).contains("togglePause", "The bean — drinks.").doesNotContain("playFrom");
         }
         assertThat(parts.get("ppt/slides/_rels/slide2.xml.rels"))
                 .contains("relationships/audio", "relationships/media");
