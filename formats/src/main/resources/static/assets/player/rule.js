@@ -1,4 +1,5 @@
 // The play rule of a spot, and how often its sound was started in this lesson.
+import { remember, remembered } from './visit.js';
 
 export function ruleOf({ dataset }) {
   return {
@@ -14,10 +15,10 @@ export function ruleOf({ dataset }) {
 }
 
 const key = (spot) => `started ${window.location.pathname.replace(/\/\d+$/, '')} ${spot.dataset.line}`;
-const started = (spot) => Number(sessionStorage.getItem(key(spot)) ?? 0);
+const started = (spot) => Number(remembered(key(spot)) ?? 0);
 
 export function countStart(spot) {
-  sessionStorage.setItem(key(spot), started(spot) + 1);
+  remember(key(spot), started(spot) + 1);
 }
 
 /** Whether it was started as often as it may be. */

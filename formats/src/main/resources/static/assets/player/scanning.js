@@ -1,5 +1,6 @@
 // One or two switches in place of a pointer: a frame goes from control to control, and a switch presses the one it is on.
 // With two, space moves it on and enter presses; with one it moves on by itself, and either key presses.
+import { remember, remembered } from './visit.js';
 
 const EVERY_MS = 2_000;
 const SCANNED = '.turn, .spot, .jump, .link, #play, #hint, #again, #start';
@@ -8,9 +9,9 @@ const SCANNED = '.turn, .spot, .jump, .link, #play, #hint, #again, #start';
 export function switchesOf(address) {
   const said = new URL(address).searchParams.get('switches');
   if (said) {
-    sessionStorage.setItem('switches', said);
+    remember('switches', said);
   }
-  return Number(sessionStorage.getItem('switches') ?? 0);
+  return Number(remembered('switches') ?? 0);
 }
 
 export class Scanning {
