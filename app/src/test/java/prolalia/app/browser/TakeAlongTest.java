@@ -4,9 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Page;
+import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -160,5 +163,107 @@ class TakeAlongTest extends Browsing {
         desk.keyboard().press("f");
         says(desk, "#state", "As the program found them");
         assertThat(desk.locator(".word").nth(3).getAttribute("aria-valuenow")).isEqualTo(found);
+    }
+
+    @Test
+    void oneSwitchWaitsForTheFrameAndMakesItQuiet() {
+        Page desk = desk();
+        giveOut(desk, "How a bean wakes up");
+        String link = desk.inputValue("#link");
+        Page child = context(1280, 800).newPage();
+        child.clock().install();
+        child.navigate(link + "?switches=1");
+        child.waitForSelector("#play");
+        child.clock().runFor(2_100);
+        child.waitForSelector(".turn.next.scanned");
+        child.clock().runFor(2_100);
+        child.waitForSelector(".spot.scanned");
+        child.keyboard().press("Enter");
+        child.waitForSelector("#play[aria-pressed=true]");
+        child.clock().runFor(4_100);
+        assertThat(child.locator(".spot.scanned").count())
+                .as("it waits while something sounds")
+                .isEqualTo(1);
+        child.keyboard().press("Space");
+        child.waitForSelector("#play[aria-pressed=false]");
+    }
+
+    @Test
+    void aPageElsewhereShowsTheLessonInAFrameUntilTheLinkIsWithdrawn() throws Exception {
+        Page desk = desk();
+        newLesson(desk, "Shown elsewhere", "Look at the frame.");
+        String lesson = desk.url().split("#")[0];
+        desk.navigate(lesson + "/give-out");
+        byte[] blog = ("<h1>Our class</h1>" + desk.inputValue("#snippet")).getBytes(StandardCharsets.UTF_8);
+        HttpServer other = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
+        other.createContext("/", exchange -> {
+            exchange.getResponseHeaders().add("Content-Type", "text/html");
+            exchange.sendResponseHeaders(200, blog.length);
+            exchange.getResponseBody().write(blog);
+            exchange.close();
+        });
+        other.start();
+        Page elsewhere = context(1280, 800).newPage();
+        List<String> wrong = new ArrayList<>();
+        elsewhere.onPageError(wrong::add);
+        elsewhere.navigate("http://127.0.0.1:" + other.getAddress().getPort() + "/");
+        var frame = elsewhere.frameLocator("iframe");
+        assertThat(frame.locator("main").innerText()).contains("Look at the frame.");
+        assertThat(wrong).isEmpty();
+        desk.getByRole(
+                        com.microsoft.playwright.options.AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Withdraw the link"))
+                .click();
+        desk.waitForSelector("text=The link is withdrawn");
+        elsewhere.reload();
+        elsewhere.waitForCondition(() -> frame.locator("h1").innerText().equals("This lesson is closed"));
+        other.stop(0);
+    }
+
+    @Test
+    void aSavedLessonComesBackByTheDeskAndOneThatIsNoneIsSaidSo() throws Exception {
+        Page desk = desk();
+        giveOut(desk, "How a bean wakes up");
+        Download saved = desk.waitForDownload(
+                () -> desk.getByLabel("Download: The whole lesson").click());
+        desk.navigate(base() + "/");
+        desk.getByText("Bring back a saved lesson").click();
+        desk.setInputFiles("#files", Files.writeString(stick.resolve("notes.zip"), "no archive"));
+        says(desk, "#fault", "This is no lesson archive");
+        desk.setInputFiles("#files", Files.copy(saved.path(), stick.resolve("bean.zip")));
+        desk.waitForURL("**/lessons/*");
+        desk.waitForSelector(".lesson[data-ready]");
+        assertThat(desk.locator(".row-line .trace").count()).isPositive();
+        String back = desk.url().split("#")[0];
+        desk.navigate(base() + "/");
+        desk.locator("form[action='" + back.substring(base().length()) + "/remove'] button")
+                .click();
+        desk.waitForURL("**removed=*");
+    }
+
+    @Test
+    void whenAllWasHeardTheChildIsToldThatItIsItsTurnAndWordsCanBeKeptFromTheBar() {
+        Page desk = desk();
+        giveOut(desk, "At the bakery counter");
+        desk.uncheck("#words-shown");
+        says(desk, "#how-saved", "Saved.");
+        Page child = context(1280, 800).newPage();
+        child.addInitScript("const Plain = window.Audio; window.sounds = []; window.Audio = function (...given) {"
+                + " const made = new Plain(...given); window.sounds.push(made); return made; };");
+        child.navigate(desk.inputValue("#link"));
+        child.waitForSelector("#play");
+        assertThat(child.locator("#current").boundingBox().width).isLessThanOrEqualTo(1);
+        int lines = child.locator(".board .spot").count();
+        for (int line = 0; line < lines; line++) {
+            child.locator(".board .spot").nth(line).click();
+            child.waitForSelector("#play[aria-pressed=true]");
+            child.evaluate("() => window.sounds.filter((sound) => !sound.paused)"
+                    + ".forEach((sound) => { sound.currentTime = sound.duration - 0.2; })");
+            child.waitForSelector("#play[aria-pressed=false]");
+        }
+        child.waitForCondition(() ->
+                (Boolean) child.evaluate("() => window.sounds.some((sound) => sound.src.endsWith('your_turn.mp3'))"));
+        desk.check("#words-shown");
+        desk.waitForCondition(() -> desk.locator("#how-saved").textContent().contains("Saved."));
     }
 }
