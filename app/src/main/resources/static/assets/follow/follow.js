@@ -11,8 +11,9 @@ const past = [];
 const future = [];
 let times = { words: [], peaks: [], durationMs: 0, mended: false };
 let taps = null;
+let turn = Promise.resolve();
 
-const rows = new Rows(at('rows'), (index, ms) => change(() => send('POST', `${address}/move?index=${index}&startMs=${Math.max(0, ms)}`)), playFrom);
+const rows = new Rows(at('rows'), (index, ms) => mend(() => send('POST', `${address}/move?index=${index}&startMs=${Math.max(0, ms)}`)), playFrom);
 const said = () => times.words.filter(({ span }) => span.endMs > span.startMs);
 const json = (value) => ({ body: JSON.stringify(value), headers: { 'Content-Type': 'application/json' } });
 
@@ -25,34 +26,54 @@ function show(fresh) {
   ['play', 'tap', 'found'].forEach((id) => { at(id).disabled = times.words.length === 0; });
 }
 
-/** Makes a change that the server answers with the times as they are then. */
-async function change(asked, remembers = true) {
-  const before = times.words;
+/** Makes a change that the server answers with the times as they are then; one after another, in the order of the keys. */
+function change(asked) {
+  const made = turn.then(() => ask(asked));
+  turn = made.catch(() => {});
+  return made;
+}
+
+async function ask(asked) {
   try {
-    const fresh = await (await asked()).json();
-    if (remembers) {
-      past.push(before);
-      future.length = 0;
-    }
-    show(fresh);
-    return true;
+    return await (await asked()).json();
   } catch (failure) {
     show(times);
     at('state').textContent = say('notSaved');
-    return false;
+    return null;
   }
 }
 
-async function step(from, to) {
-  const words = from.pop();
-  if (!words) {
-    return;
+/** A change that can be taken back; answers whether it was made. */
+async function mend(asked) {
+  let before;
+  const fresh = await change(() => {
+    before = times.words;
+    return asked();
+  });
+  if (fresh) {
+    past.push(before);
+    future.length = 0;
+    show(fresh);
   }
-  to.push(times.words);
-  const { body, headers } = json(words);
-  if (!await change(() => send('PUT', address, body, headers), false)) {
+  return fresh !== null;
+}
+
+async function step(from, to) {
+  let words;
+  let now;
+  const fresh = await change(() => {
+    words = from.pop();
+    now = times.words;
+    const { body, headers } = json(words ?? now);
+    return send('PUT', address, body, headers);
+  });
+  if (words && fresh) {
+    to.push(now);
+  } else if (words) {
     from.push(words);
-    to.pop();
+  }
+  if (fresh) {
+    show(fresh);
   }
 }
 
@@ -91,7 +112,7 @@ async function stopTapping(keep) {
   at('tap').focus();
   if (keep && made.length > 0) {
     const { body, headers } = json(made);
-    if (await change(() => send('POST', `${address}/taps`, body, headers))) {
+    if (await mend(() => send('POST', `${address}/taps`, body, headers))) {
       at('state').textContent = say('tapped', { n: made.length });
     }
   }
@@ -118,7 +139,7 @@ at('tap-now').addEventListener('pointerdown', (event) => {
   tap();
 });
 at('tap-stop').addEventListener('click', () => stopTapping(true));
-at('found').addEventListener('click', () => change(() => send('DELETE', address)));
+at('found').addEventListener('click', () => mend(() => send('DELETE', address)));
 at('undo').addEventListener('click', () => step(past, future));
 at('redo').addEventListener('click', () => step(future, past));
 document.addEventListener('keydown', (event) => {

@@ -16,16 +16,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
-import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
-import java.util.zip.ZipOutputStream;
 import prolalia.core.page.Thing;
 import prolalia.formats.archive.ArchiveRefusedException.Reason;
 import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
 import prolalia.formats.archive.ArchivedLesson.ArchivedPage;
 import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
+import prolalia.formats.lesson.ZipOut;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.TokenStreamLocation;
 import tools.jackson.databind.SerializationFeature;
@@ -72,16 +71,11 @@ public final class LessonArchive implements AutoCloseable {
 
     /** @param files the files that the lesson names, by their paths in the archive @param out not closed */
     public static void write(ArchivedLesson lesson, Map<String, Path> files, OutputStream out) throws IOException {
-        ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8);
-        zip.putNextEntry(new ZipEntry(LESSON));
-        zip.write(JSON.writeValueAsBytes(lesson));
-        zip.closeEntry();
-        // Sound and pictures are as small as they get.
-        zip.setLevel(Deflater.NO_COMPRESSION);
+        ZipOut zip = new ZipOut(out);
+        zip.put(LESSON, JSON.writeValueAsBytes(lesson));
+        zip.compressNoMore();
         for (Map.Entry<String, Path> file : files.entrySet()) {
-            zip.putNextEntry(new ZipEntry(file.getKey()));
-            Files.copy(file.getValue(), zip);
-            zip.closeEntry();
+            zip.put(file.getKey(), file.getValue());
         }
         zip.finish();
     }

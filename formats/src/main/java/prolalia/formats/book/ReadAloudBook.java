@@ -1,11 +1,8 @@
 package prolalia.formats.book;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -14,10 +11,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
-import java.util.zip.CRC32;
-import java.util.zip.Deflater;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import prolalia.core.given.GivenLesson;
 import prolalia.core.given.GivenLesson.GivenLine;
 import prolalia.core.given.StudentPage;
@@ -28,6 +21,8 @@ import prolalia.core.page.Paths;
 import prolalia.formats.book.BookChapter.Way;
 import prolalia.formats.lesson.LessonFiles;
 import prolalia.formats.lesson.PictureEnding;
+import prolalia.formats.lesson.Shipped;
+import prolalia.formats.lesson.ZipOut;
 import prolalia.formats.web.StudentPageWriter;
 
 /**
@@ -165,28 +160,30 @@ public final class ReadAloudBook {
     }
 
     private void write(Instant changed, OutputStream out) throws IOException {
-        ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8);
-        putPlain(zip, "mimetype", MEDIA_TYPE.getBytes(StandardCharsets.US_ASCII));
-        put(zip, "META-INF/container.xml", BookPackage.container(FOLDER + "package.opf"));
-        put(zip, FOLDER + "package.opf", book(changed).packageDocument());
-        put(zip, FOLDER + "nav.xhtml", BookPackage.navigation(lesson.title(), chapters));
+        // The first file says what the archive is, where it is looked for (Open Container Format, 4.2.4): not
+        // compressed.
+        ZipOut zip = new ZipOut(out);
+        zip.putPlain("mimetype", MEDIA_TYPE.getBytes(StandardCharsets.US_ASCII));
+        zip.put("META-INF/container.xml", BookPackage.container(FOLDER + "package.opf"));
+        zip.put(FOLDER + "package.opf", book(changed).packageDocument());
+        zip.put(FOLDER + "nav.xhtml", BookPackage.navigation(lesson.title(), chapters));
         for (BookChapter chapter : chapters) {
-            put(zip, FOLDER + chapter.name() + ".xhtml", chapter.text());
+            zip.put(FOLDER + chapter.name() + ".xhtml", chapter.text());
             if (chapter.isHeard()) {
-                put(zip, FOLDER + chapter.name() + ".smil", chapter.overlay());
+                zip.put(FOLDER + chapter.name() + ".smil", chapter.overlay());
             }
         }
-        put(zip, FOLDER + "book.css", shipped("prolalia/formats/book/book.css"));
-        zip.setLevel(Deflater.NO_COMPRESSION);
+        zip.put(FOLDER + "book.css", Shipped.read("prolalia/formats/book/book.css"));
+        zip.compressNoMore();
         for (String font : FONTS) {
-            put(zip, FOLDER + "fonts/" + font, shipped("static/assets/fonts/" + font));
+            zip.put(FOLDER + "fonts/" + font, Shipped.asset("fonts/" + font));
         }
         for (String icon : icons.keySet()) {
-            put(zip, FOLDER + icon, shipped("static/assets/house/" + icon));
+            zip.put(FOLDER + icon, Shipped.asset("house/" + icon));
         }
         for (Map<String, String> named : List.of(sounds, pictures)) {
             for (Map.Entry<String, String> file : named.entrySet()) {
-                put(zip, FOLDER + file.getValue(), files.file(file.getKey()));
+                zip.put(FOLDER + file.getValue(), files.file(file.getKey()));
             }
         }
         zip.finish();
@@ -207,39 +204,5 @@ public final class ReadAloudBook {
                 changed.truncatedTo(ChronoUnit.SECONDS),
                 chapters,
                 parts);
-    }
-
-    private static byte[] shipped(String path) throws IOException {
-        try (InputStream in = ReadAloudBook.class.getClassLoader().getResourceAsStream(path)) {
-            if (in == null) {
-                throw new IOException("The file " + path + " does not ship");
-            }
-            return in.readAllBytes();
-        }
-    }
-
-    /** The first file says what the archive is, where it is looked for (Open Container Format, 4.2.4): not compressed. */
-    private static void putPlain(ZipOutputStream zip, String name, byte[] content) throws IOException {
-        ZipEntry entry = new ZipEntry(name);
-        CRC32 sum = new CRC32();
-        sum.update(content);
-        entry.setMethod(ZipEntry.STORED);
-        entry.setSize(content.length);
-        entry.setCrc(sum.getValue());
-        zip.putNextEntry(entry);
-        zip.write(content);
-        zip.closeEntry();
-    }
-
-    private static void put(ZipOutputStream zip, String name, byte[] content) throws IOException {
-        zip.putNextEntry(new ZipEntry(name));
-        zip.write(content);
-        zip.closeEntry();
-    }
-
-    private static void put(ZipOutputStream zip, String name, Path content) throws IOException {
-        zip.putNextEntry(new ZipEntry(name));
-        Files.copy(content, zip);
-        zip.closeEntry();
     }
 }

@@ -3,7 +3,6 @@ package prolalia.formats.slides;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Path;
 import java.util.Optional;
 import javax.imageio.ImageIO;
@@ -15,6 +14,7 @@ import org.apache.xmlbeans.XmlOptions;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTExtension;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTSlideTiming;
 import org.w3c.dom.Document;
+import prolalia.formats.lesson.Shipped;
 
 /** Parts of slides as XML, and the pictures that marks are. */
 final class SlideXml {
@@ -38,9 +38,7 @@ final class SlideXml {
 
     /** The mark of a spot. */
     static XSLFPictureData mark(XMLSlideShow show) throws IOException {
-        try (InputStream in = SlideXml.class.getResourceAsStream("/prolalia/formats/slides/mark.png")) {
-            return show.addPicture(in, PictureType.PNG);
-        }
+        return show.addPicture(Shipped.read("prolalia/formats/slides/mark.png"), PictureType.PNG);
     }
 
     /** A picture of a kind that slides can't have, drawn anew; empty when it can't be read. */

@@ -3,16 +3,12 @@ package prolalia.formats.web;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import java.util.zip.Deflater;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.given.GivenLesson;
 import prolalia.core.given.GivenLesson.GivenLine;
@@ -24,6 +20,8 @@ import prolalia.core.lesson.StepIcon;
 import prolalia.formats.caption.WebVtt;
 import prolalia.formats.lesson.LessonFiles;
 import prolalia.formats.lesson.PictureEnding;
+import prolalia.formats.lesson.Shipped;
+import prolalia.formats.lesson.ZipOut;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -69,39 +67,38 @@ public final class LessonFolder {
     }
 
     private void write(OutputStream out) throws IOException {
-        ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8);
+        ZipOut zip = new ZipOut(out);
         String folder = SpeakingName.of(lesson.title()) + "/";
-        put(zip, folder + "index.html", page().getBytes(StandardCharsets.UTF_8));
-        put(
-                zip,
+        zip.put(folder + "index.html", page().getBytes(StandardCharsets.UTF_8));
+        zip.put(
                 folder + ASSETS + "player/player.js",
                 OneScript.of("player/player.js").getBytes(StandardCharsets.UTF_8));
         for (String path : SHIPPED) {
-            put(zip, folder + ASSETS + path, OneScript.Assets.read(path));
+            zip.put(folder + ASSETS + path, Shipped.asset(path));
         }
         for (StepIcon icon : StepIcon.values()) {
             String path = "house/steps/" + lowerCase(icon) + ".svg";
-            put(zip, folder + ASSETS + path, OneScript.Assets.read(path));
+            zip.put(folder + ASSETS + path, Shipped.asset(path));
         }
-        zip.setLevel(Deflater.NO_COMPRESSION);
+        zip.compressNoMore();
         for (Prompt prompt : Prompt.values()) {
             if (!lesson.prompts().containsKey(prompt)) {
                 String path = "player/prompts/" + lowerCase(prompt) + ".mp3";
-                put(zip, folder + ASSETS + path, OneScript.Assets.read(path));
+                zip.put(folder + ASSETS + path, Shipped.asset(path));
             }
         }
         for (Map.Entry<String, String> sound : soundNames.entrySet()) {
-            put(zip, folder + sound.getValue() + ".mp3", files.file(sound.getKey()));
+            zip.put(folder + sound.getValue() + ".mp3", files.file(sound.getKey()));
         }
         for (Map.Entry<String, Path> picture : pictures().entrySet()) {
-            put(zip, folder + picture.getKey(), picture.getValue());
+            zip.put(folder + picture.getKey(), picture.getValue());
         }
         writeCaptions(zip, folder);
         zip.finish();
     }
 
     /** Beside each sound, under the same name: players of any make find them. */
-    private void writeCaptions(ZipOutputStream zip, String folder) throws IOException {
+    private void writeCaptions(ZipOut zip, String folder) throws IOException {
         Map<String, List<Word>> captions = new LinkedHashMap<>();
         for (StudentPage page : pages) {
             for (GivenLine line : page.heard()) {
@@ -112,8 +109,7 @@ public final class LessonFolder {
             }
         }
         for (Map.Entry<String, List<Word>> caption : captions.entrySet()) {
-            put(
-                    zip,
+            zip.put(
                     folder + caption.getKey() + ".vtt",
                     WebVtt.ofLine(caption.getValue()).getBytes(StandardCharsets.UTF_8));
         }
@@ -158,18 +154,6 @@ public final class LessonFolder {
 
     private static String lowerCase(Enum<?> name) {
         return name.name().toLowerCase(Locale.ROOT);
-    }
-
-    private static void put(ZipOutputStream zip, String name, byte[] content) throws IOException {
-        zip.putNextEntry(new ZipEntry(name));
-        zip.write(content);
-        zip.closeEntry();
-    }
-
-    private static void put(ZipOutputStream zip, String name, Path content) throws IOException {
-        zip.putNextEntry(new ZipEntry(name));
-        Files.copy(content, zip);
-        zip.closeEntry();
     }
 
     /** Addresses from the page of the folder. */

@@ -1,7 +1,6 @@
 package prolalia.formats.web;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -10,6 +9,7 @@ import java.util.Map;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import prolalia.formats.lesson.Shipped;
 
 /**
  * The player's modules as one script: a page that is opened from a disk may load no modules (HTML, 8.1.3: their origin is
@@ -37,7 +37,7 @@ final class OneScript {
         if (modules.containsKey(path)) {
             return;
         }
-        String source = new String(Assets.read(path), StandardCharsets.UTF_8);
+        String source = new String(Shipped.asset(path), StandardCharsets.UTF_8);
         for (MatchResult found : IMPORT.matcher(source).results().toList()) {
             add(resolved(path, found.group(2)));
         }
@@ -58,19 +58,5 @@ final class OneScript {
 
     private static String name(String path) {
         return path.replaceAll("\\W", "_");
-    }
-
-    /** Files that ship for the pages. */
-    static final class Assets {
-        private Assets() {}
-
-        static byte[] read(String path) throws IOException {
-            try (InputStream in = OneScript.class.getClassLoader().getResourceAsStream("static/assets/" + path)) {
-                if (in == null) {
-                    throw new IOException("The file " + path + " does not ship");
-                }
-                return in.readAllBytes();
-            }
-        }
     }
 }
