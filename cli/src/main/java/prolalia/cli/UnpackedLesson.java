@@ -57,7 +57,7 @@ final class UnpackedLesson implements LessonFiles {
         Map<Prompt, String> prompts = new EnumMap<>(Prompt.class);
         for (Map.Entry<Prompt, ArchivedTake> prompt : archived.prompts().entrySet()) {
             listen(prompt.getValue());
-            prompts.put(prompt.getKey(), prompt.getValue().original());
+            prompts.put(prompt.getKey(), nameOf(prompt.getValue()));
         }
         lesson = new GivenLesson(archived.title(), pages, archived.every(), prompts);
     }
@@ -107,8 +107,12 @@ final class UnpackedLesson implements LessonFiles {
                 !archivedTake.accepted() && !known.findings().isEmpty());
         Line line = new Line(archived.id(), archived.kind(), archived.words(), Optional.of(take));
         times.put(archived.id(), timesOf(line, archivedTake, known));
-        // A take is named by its original: the archive has one sound for each.
-        return new GivenLine(line, archived.icon(), archivedTake.original(), known.peaks());
+        return new GivenLine(line, archived.icon(), nameOf(archivedTake), known.peaks());
+    }
+
+    /** What is heard of an original may differ from take to take: it may be split over two lines. */
+    private static String nameOf(ArchivedTake take) {
+        return take.heard() != null ? take.heard() : take.original() + " " + take.trim() + " " + take.edits();
     }
 
     /** Those that came along; otherwise they are found. */
@@ -125,7 +129,7 @@ final class UnpackedLesson implements LessonFiles {
     private KnownTake listen(ArchivedTake take) throws IOException, ArchiveRefusedException {
         Path original = extracted(take.original());
         Path heard = take.heard() == null ? newFile(".mp3") : extracted(take.heard());
-        files.put(take.original(), heard);
+        files.put(nameOf(take), heard);
         try {
             return KnownTake.listen(
                     original,

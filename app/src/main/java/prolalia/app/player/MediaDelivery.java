@@ -20,7 +20,6 @@ import prolalia.app.house.NotHereException;
 import prolalia.app.house.UntilChanged;
 import prolalia.app.player.PlayerService.WithdrawnException;
 import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenPage;
 
 /**
  * Hands the sounds and pictures of a lesson to a whole class at once: before anything else looks at the request, and, where the
@@ -71,10 +70,7 @@ class MediaDelivery extends HttpFilter {
             if (sound != null) {
                 return lesson.hears(sound) ? asked(sound, "audio/mpeg") : null;
             }
-            return lesson.pages().stream()
-                    .map(GivenPage::picture)
-                    .filter(picture -> picture != null && picture.hash().equals(parts.group(3)))
-                    .findFirst()
+            return lesson.picture(parts.group(3))
                     .map(picture -> asked(picture.hash(), picture.type()))
                     .orElse(null);
         } catch (WithdrawnException | NotHereException closed) {

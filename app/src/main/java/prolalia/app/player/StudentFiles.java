@@ -15,7 +15,6 @@ import prolalia.app.stage.StageService;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.given.GivenLesson;
 import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.GivenLesson.GivenPage;
 import prolalia.core.given.GivenLesson.GivenPicture;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -43,12 +42,7 @@ class StudentFiles {
 
     /** The picture of a page. */
     ResponseEntity<Resource> picture(GivenLesson lesson, String hash, HttpServletRequest request) throws IOException {
-        String type = lesson.pages().stream()
-                .map(GivenPage::picture)
-                .filter(picture -> picture != null && picture.hash().equals(hash))
-                .map(GivenPicture::type)
-                .findFirst()
-                .orElseThrow(() -> new NotHereException("picture"));
+        String type = lesson.picture(hash).map(GivenPicture::type).orElseThrow(() -> new NotHereException("picture"));
         return media.serve(hash, MediaType.valueOf(type), request);
     }
 

@@ -99,6 +99,14 @@ public record GivenLesson(String title, List<GivenPage> pages, Placed every, Map
         return pages.stream().flatMap(page -> page.lines().stream());
     }
 
+    /** The picture of a page, by its hash. */
+    public Optional<GivenPicture> picture(String hash) {
+        return pages.stream()
+                .map(GivenPage::picture)
+                .filter(picture -> picture != null && picture.hash().equals(hash))
+                .findFirst();
+    }
+
     /** Whether a sound is heard in it. */
     public boolean hears(String soundHash) {
         return prompts.containsValue(soundHash) || lines().anyMatch(line -> soundHash.equals(line.soundHash()));

@@ -9,11 +9,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Collections;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
@@ -264,26 +262,6 @@ public final class LessonArchive implements AutoCloseable {
         if (take.heard() != null) {
             entry(take.heard());
         }
-    }
-
-    /** The paths of all files that it names. */
-    public Set<String> files() {
-        Set<String> names = new LinkedHashSet<>();
-        Stream.concat(
-                        lesson.prompts().values().stream(),
-                        lesson.pages().stream()
-                                .flatMap(page -> page.lines().stream())
-                                .flatMap(line -> line.takes().stream()))
-                .forEach(take -> {
-                    names.add(take.original());
-                    Optional.ofNullable(take.heard()).ifPresent(names::add);
-                });
-        lesson.pages().forEach(page -> {
-            Optional.ofNullable(page.picture()).ifPresent(picture -> names.add(pictureName(picture.sha256())));
-            Optional.ofNullable(page.slide()).ifPresent(slide -> names.add(slide.file()));
-        });
-        lesson.pictures().keySet().forEach(picture -> names.add(pictureName(picture)));
-        return names;
     }
 
     @Override
