@@ -38,7 +38,13 @@ public record KnownTake(long originalMs, Sound heard, double gainDb, double loud
     public static KnownTake listen(
             Path original, Path mp3, boolean isThere, Span trim, List<Edit> edits, String words, long longestMs)
             throws IOException, UnreadableSoundException {
-        Sound whole = SoundReader.decode(original, ALL_OF_IT).sound();
+        return listen(SoundReader.decode(original, ALL_OF_IT).sound(), mp3, isThere, trim, edits, words, longestMs);
+    }
+
+    /** @param whole the original; what comes after {@code longestMs} of a take that is there isn't listened to */
+    public static KnownTake listen(
+            Sound whole, Path mp3, boolean isThere, Span trim, List<Edit> edits, String words, long longestMs)
+            throws IOException, UnreadableSoundException {
         long wholeMs = whole.durationMs();
         EditPlan plan = EditPlan.of(
                 wholeMs, new Span(Math.min(trim.startMs(), wholeMs), Math.min(trim.endMs(), wholeMs)), edits);
@@ -50,7 +56,7 @@ public record KnownTake(long originalMs, Sound heard, double gainDb, double loud
             PreparedTake made = TakeRenderer.renderEdited(whole, plan, mp3);
             return new KnownTake(wholeMs, made.levelled(), made.gainDb(), made.loudnessLufs(), findings);
         }
-        Sound heard = SoundReader.decode(mp3, ALL_OF_IT).sound();
+        Sound heard = SoundReader.decode(mp3, Math.min(longestMs, ALL_OF_IT)).sound();
         double loudness = LoudnessMeter.ofMono(heard);
         return new KnownTake(wholeMs, heard, loudness - LoudnessMeter.ofMono(plan.applyTo(whole)), loudness, findings);
     }

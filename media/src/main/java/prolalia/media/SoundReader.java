@@ -7,6 +7,8 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
+import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.global.avutil;
 import org.bytedeco.javacv.FFmpegFrameGrabber;
 import org.bytedeco.javacv.Frame;
@@ -23,9 +25,13 @@ import prolalia.core.sound.Span;
  * <p>Stateless and thread-safe.
  */
 public final class SoundReader {
+    /** No honest file makes FFmpeg ask for more in one piece. */
+    private static final long LARGEST_ALLOCATION_BYTES = 256L << 20;
+
     static {
         // A hostile file makes FFmpeg talk at length; what matters reaches the caller as a reason.
         avutil.av_log_set_level(avutil.AV_LOG_QUIET);
+        avutil.av_max_alloc(LARGEST_ALLOCATION_BYTES);
     }
 
     /** No stream has this number: pictures in a file are passed over, whatever they are coded in. */
@@ -35,6 +41,15 @@ public final class SoundReader {
     private static final long MISSING_MS = 500;
 
     private static final double MISSING_SHARE = 0.02;
+
+    private static final int LOWEST_RATE = 4_000;
+    private static final int HIGHEST_RATE = 384_000;
+    private static final int MOST_CHANNELS = 8;
+
+    /**
+     * FLAC holds 65,535 equal samples in a frame of about 11 bytes (RFC 9639, 9.1.1 and 9.2.3); nothing holds more in fewer.
+     */
+    private static final long MOST_SAMPLES_A_BYTE = 8_192;
 
     private SoundReader() {}
 
@@ -128,12 +143,19 @@ public final class SoundReader {
                 grabber.setSampleRate(sampleRate);
             }
             grabber.start();
+            long mostSamples = Math.max(1, Files.size(file)) * MOST_SAMPLES_A_BYTE;
+            long ownRate = checkedRate(grabber.getFormatContext());
+            long samples = 0;
             long statedUs = grabber.getFormatContext().duration();
             sink.begins(statedUs == avutil.AV_NOPTS_VALUE ? -1 : statedUs / 1000);
             float[][] block = new float[grabber.getAudioChannels()][0];
             for (Frame frame = grabber.grabSamples(); frame != null; frame = grabber.grabSamples()) {
                 int count = unpack(frame, block);
                 anySound |= count > 0;
+                samples += sampleRate > 0 ? count * ownRate / sampleRate : count;
+                if (samples > mostSamples) {
+                    throw new UnreadableSoundException(Refusal.Reason.IMPOSSIBLE, null);
+                }
                 if (!sink.take(block, count, grabber.getSampleRate())) {
                     break;
                 }
@@ -142,10 +164,27 @@ public final class SoundReader {
                 long declaredUs = grabber.getFormatContext().duration();
                 return declaredUs == avutil.AV_NOPTS_VALUE ? -1 : declaredUs / 1000;
             }
-        } catch (FrameGrabber.Exception unreadable) {
+        } catch (FrameGrabber.Exception | NullPointerException unreadable) {
+            // JavaCV finds nothing where FFmpeg was not given what a damaged file made it ask for.
             throw new UnreadableSoundException(reasonFor(file), unreadable);
         }
         throw new UnreadableSoundException(reasonFor(file), null);
+    }
+
+    /** Before a single sample is decoded: resampling what states 1 Hz would take 48,000 times its memory. */
+    private static int checkedRate(AVFormatContext file) throws UnreadableSoundException {
+        int rate = LOWEST_RATE;
+        for (int i = 0; i < file.nb_streams(); i++) {
+            AVCodecParameters stream = file.streams(i).codecpar();
+            if (stream.codec_type() == avutil.AVMEDIA_TYPE_AUDIO) {
+                rate = stream.sample_rate();
+                int channels = stream.ch_layout().nb_channels();
+                if (rate < LOWEST_RATE || rate > HIGHEST_RATE || channels < 1 || channels > MOST_CHANNELS) {
+                    throw new UnreadableSoundException(Refusal.Reason.IMPOSSIBLE, null);
+                }
+            }
+        }
+        return rate;
     }
 
     private static Refusal.Reason reasonFor(Path file) throws IOException {
@@ -222,7 +261,9 @@ public final class SoundReader {
         }
 
         Sound sound() {
-            return new Sound(Arrays.copyOf(samples, size), Sound.TAKE_SAMPLE_RATE);
+            float[] exact = size == samples.length ? samples : Arrays.copyOf(samples, size);
+            samples = exact;
+            return new Sound(exact, Sound.TAKE_SAMPLE_RATE);
         }
     }
 }

@@ -127,9 +127,9 @@ public final class TakeRenderer {
         double wanted = Leveller.TARGET_LUFS + first.loudnessLufs() - TakePreparation.BEFORE_ENCODING.loudnessLufs();
         for (int round = 1; ; round++) {
             SoundWriter.writeMp3(take.levelled(), mp3);
-            Sound heard = decodeAgain(mp3);
-            double over = TruePeakMeter.ofMono(heard) - Leveller.HIGHEST_TRUE_PEAK_DBTP;
-            double missing = wanted - LoudnessMeter.ofMono(heard);
+            Heard heard = hear(mp3);
+            double over = heard.truePeakDbtp() - Leveller.HIGHEST_TRUE_PEAK_DBTP;
+            double missing = wanted - heard.loudnessLufs();
             // Loudness that the leveller itself could not reach won't be reached by trying again.
             boolean loudEnough = Math.abs(missing) <= LOUDNESS_TOLERANCE_LU
                     || Math.abs(take.loudnessLufs() - target.loudnessLufs()) > LOUDNESS_TOLERANCE_LU;
@@ -143,11 +143,21 @@ public final class TakeRenderer {
         }
     }
 
-    private static Sound decodeAgain(Path mp3) throws IOException {
+    private record Heard(double loudnessLufs, double truePeakDbtp) {}
+
+    /** Measures what was encoded as it is decoded again, so that it isn't held in memory. */
+    private static Heard hear(Path mp3) throws IOException {
+        LoudnessMeter loudness = new LoudnessMeter(Sound.TAKE_SAMPLE_RATE, 1);
+        TruePeakMeter peak = new TruePeakMeter(Sound.TAKE_SAMPLE_RATE);
         try {
-            return SoundReader.decode(mp3, Long.MAX_VALUE / 1_000_000).sound();
+            SoundReader.read(mp3, Sound.TAKE_SAMPLE_RATE, (channels, count, rate) -> {
+                loudness.add(channels, count);
+                peak.add(channels[0], count);
+                return true;
+            });
         } catch (UnreadableSoundException unreadable) {
             throw new IOException("What was just encoded can't be read", unreadable);
         }
+        return new Heard(loudness.integratedLufs(), peak.truePeakDbtp());
     }
 }

@@ -6,7 +6,7 @@ import prolalia.core.sound.Refusal;
 public final class UnreadableSoundException extends Exception {
     private final Refusal.Reason reason;
 
-    UnreadableSoundException(Refusal.Reason reason, Throwable cause) {
+    public UnreadableSoundException(Refusal.Reason reason, Throwable cause) {
         super(reason.name(), cause);
         this.reason = reason;
     }

@@ -14,32 +14,30 @@ import prolalia.app.house.DataFolder;
 import prolalia.app.house.MediaStore;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.sound.SoundWorkers;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
 import prolalia.app.sound.Waves;
 import prolalia.core.lesson.Take;
 import prolalia.core.sound.Sound;
-import prolalia.core.sound.SoundMeter;
 import prolalia.core.sound.Span;
 import prolalia.core.sound.edit.Edit;
 import prolalia.core.sound.edit.EditPlan;
-import prolalia.core.sound.edit.EditedTake;
-import prolalia.core.sound.edit.NoiseReduction;
 import prolalia.core.sound.edit.PauseShortening;
 import prolalia.core.sound.edit.QuietPoint;
-import prolalia.media.SoundWriter;
+import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
+import prolalia.media.process.SoundRequest.NoiseFigures;
 
 /** Edits of takes: each is on the disk before it is answered; the take is rendered anew behind the teacher's back. */
 @Service
 public class BenchService {
-    private static final double MOST_GAIN_DB = 12;
-    private static final long LONGEST_PAUSE_MS = 30_000;
-
     private final TakeService takes;
     private final LessonService lessons;
     private final EditStore edits;
     private final EditRenderer renderer;
     private final Originals originals;
+    private final SoundWorkers workers;
     private final Waves waves;
     private final MediaStore media;
     private final DataFolder folder;
@@ -51,6 +49,7 @@ public class BenchService {
             EditStore edits,
             EditRenderer renderer,
             Originals originals,
+            SoundWorkers workers,
             Waves waves,
             MediaStore media,
             DataFolder folder,
@@ -60,6 +59,7 @@ public class BenchService {
         this.edits = edits;
         this.renderer = renderer;
         this.originals = originals;
+        this.workers = workers;
         this.waves = waves;
         this.media = media;
         this.folder = folder;
@@ -134,25 +134,13 @@ public class BenchService {
         return add(teacherId, takeId, StoredEdit.of(edit));
     }
 
-    /**
-     * Speech to noise of a take.
-     *
-     * @param beforeDb as it was recorded
-     * @param afterDb with its noise reduced
-     */
-    record NoiseFigures(double beforeDb, double afterDb) {}
-
     /** What noise reduction does to a take; empty when it is off. */
     Optional<NoiseFigures> noise(StoredTake take) {
-        EditPlan plan = seen(take, editsOf(take));
-        if (!plan.quieter()) {
+        TakeEdits held = editsOf(take);
+        if (!seen(take, held).quieter()) {
             return Optional.empty();
         }
-        Sound original = original(take);
-        return Optional.of(new NoiseFigures(
-                SoundMeter.measure(plan.applyTo(original)).speechToNoiseDb(),
-                SoundMeter.measure(plan.applyTo(NoiseReduction.reduce(original)))
-                        .speechToNoiseDb()));
+        return Optional.of(ask(take, new SoundRequest.Noise(file(take), renderer.edited(held))));
     }
 
     Bench add(String teacherId, String takeId, StoredEdit edit) {
@@ -241,10 +229,10 @@ public class BenchService {
 
     /** The original with its noise reduced, as FLAC in the media store; answers its name there. */
     String quieter(String teacherId, String takeId) throws IOException {
-        Sound reduced = NoiseReduction.reduce(original(takes.take(teacherId, takeId)));
+        StoredTake take = takes.take(teacherId, takeId);
         Path flac = folder.newTemporaryFile();
         try {
-            SoundWriter.writeFlac(reduced, flac);
+            ask(take, new SoundRequest.Quieter(file(take), flac));
             return media.keep(flac);
         } finally {
             Files.deleteIfExists(flac);
@@ -253,11 +241,9 @@ public class BenchService {
 
     /** Writes a take as it is heard, made from its original without loss. */
     public void writeWav(StoredTake take, OutputStream out) throws IOException {
-        Sound heard =
-                EditedTake.prepare(original(take), plan(take, editsOf(take))).levelled();
         Path wav = folder.newTemporaryFile();
         try {
-            SoundWriter.writeWav(heard, wav);
+            ask(take, new SoundRequest.Wav(file(take), renderer.edited(editsOf(take)), wav));
             Files.copy(wav, out);
         } finally {
             Files.deleteIfExists(wav);
@@ -269,8 +255,8 @@ public class BenchService {
                 && edit.startMs() >= 0
                 && switch (edit.kind()) {
                     case ENDS, CUT -> edit.endMs() > edit.startMs() && edit.startMs() < original.durationMs();
-                    case PAUSE -> edit.endMs() >= 0 && edit.endMs() <= LONGEST_PAUSE_MS;
-                    case GAIN -> Math.abs(edit.db()) <= MOST_GAIN_DB;
+                    case PAUSE -> edit.endMs() >= 0 && edit.edit().isSensible();
+                    case GAIN -> edit.edit().isSensible();
                     case SPLIT -> false;
                     case QUIETER -> true;
                 };
@@ -317,6 +303,18 @@ public class BenchService {
 
     private EditPlan plan(StoredTake take, TakeEdits held) {
         return renderer.plan(original(take).durationMs(), held);
+    }
+
+    private Path file(StoredTake take) {
+        return media.file(take.originalHash());
+    }
+
+    private <A> A ask(StoredTake take, SoundRequest<A> request) {
+        try {
+            return workers.ask(request);
+        } catch (IOException | UnreadableSoundException failure) {
+            throw new IllegalStateException("The original of take " + take.id() + " can't be worked on", failure);
+        }
     }
 
     private Sound original(StoredTake take) {

@@ -13,13 +13,15 @@ import prolalia.app.bench.EditStore.TakeEdits;
 import prolalia.app.house.BackgroundWork;
 import prolalia.app.house.DataFolder;
 import prolalia.app.house.MediaStore;
+import prolalia.app.sound.SoundWorkers;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
-import prolalia.core.sound.PreparedTake;
-import prolalia.core.sound.Sound;
 import prolalia.core.sound.edit.Edit;
 import prolalia.core.sound.edit.EditPlan;
-import prolalia.media.TakeRenderer;
+import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
+import prolalia.media.process.SoundRequest.Edited;
+import prolalia.media.process.SoundRequest.MadeTake;
 
 /** Makes takes sound as their edits say, one after another; what a stop of the server interrupts is done at the next start. */
 @Component
@@ -29,7 +31,7 @@ class EditRenderer implements DisposableBean {
 
     private final EditStore edits;
     private final TakeService takes;
-    private final Originals originals;
+    private final SoundWorkers workers;
     private final MediaStore media;
     private final DataFolder folder;
     private final TransactionTemplate transaction;
@@ -38,13 +40,13 @@ class EditRenderer implements DisposableBean {
     EditRenderer(
             EditStore edits,
             TakeService takes,
-            Originals originals,
+            SoundWorkers workers,
             MediaStore media,
             DataFolder folder,
             TransactionTemplate transaction) {
         this.edits = edits;
         this.takes = takes;
-        this.originals = originals;
+        this.workers = workers;
         this.media = media;
         this.folder = folder;
         this.transaction = transaction;
@@ -70,20 +72,25 @@ class EditRenderer implements DisposableBean {
                 .toList();
     }
 
-    private void render(String takeId) throws IOException {
+    /** What a take keeps, as the programs that open files understand it. */
+    Edited edited(TakeEdits held) {
+        return new Edited(held.trim(), made(held));
+    }
+
+    private void render(String takeId) throws IOException, UnreadableSoundException {
         TakeEdits held = edits.of(takeId).orElse(null);
         if (held == null || edits.isRendered(takeId)) {
             return;
         }
         StoredTake take = takes.find(takeId);
-        Sound original = originals.of(take.originalHash());
         Path mp3 = folder.newTemporaryFile();
         try {
-            PreparedTake prepared = TakeRenderer.renderEdited(original, plan(original.durationMs(), held), mp3);
+            MadeTake made = workers.ask(
+                    new SoundRequest.RenderEdited(media.file(take.originalHash()), edited(held), take.words(), mp3));
             String hash = media.keep(mp3);
             transaction.executeWithoutResult(status -> {
                 if (edits.setRendered(held)) {
-                    takes.resound(take, prepared, hash);
+                    takes.resound(take, made, hash);
                 }
             });
         } finally {

@@ -25,11 +25,12 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.RecordingService;
+import prolalia.app.sound.SoundWorkers;
 import prolalia.core.align.FileMatch;
 import prolalia.core.align.FileMatch.Match;
 import prolalia.core.align.FileMatch.ScriptPlace;
-import prolalia.media.SoundReader;
 import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
 
 /** Many files at once: each is on the disk before it is answered, and nothing is taken before the match was seen. */
 @Service
@@ -44,6 +45,7 @@ class FileBatchService {
     private final LessonService lessons;
     private final MediaStore media;
     private final DataFolder folder;
+    private final SoundWorkers workers;
     private final Clock clock;
 
     FileBatchService(
@@ -52,12 +54,14 @@ class FileBatchService {
             LessonService lessons,
             MediaStore media,
             DataFolder folder,
+            SoundWorkers workers,
             Clock clock) {
         this.store = store;
         this.taker = taker;
         this.lessons = lessons;
         this.media = media;
         this.folder = folder;
+        this.workers = workers;
         this.clock = clock;
     }
 
@@ -78,8 +82,7 @@ class FileBatchService {
             if (!batch(teacherId, batchId).lessonId().equals(lessonId)) {
                 throw new NotHereException("batch");
             }
-            SoundReader.Decoded looked = SoundReader.decode(file, LOOK_MS);
-            long durationMs = looked.complete() ? looked.sound().durationMs() : Math.max(0, looked.declaredMs());
+            long durationMs = workers.ask(new SoundRequest.Look(file, LOOK_MS)).durationMs();
             store.add(batchId, number, name, media.keep(file), durationMs, null);
         } catch (UnreadableSoundException unreadable) {
             store.add(batchId, number, name, null, null, unreadable.reason());

@@ -15,6 +15,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.util.FileSystemUtils;
 import prolalia.app.elsewhere.LongRecording.SplitLine;
 import prolalia.app.elsewhere.LongRecording.State;
 import prolalia.app.house.BackgroundWork;
@@ -25,15 +26,15 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.FileTakes;
+import prolalia.app.sound.SoundWorkers;
 import prolalia.app.sound.Verdict;
 import prolalia.core.align.LineSlice;
 import prolalia.core.align.ScriptSplit;
 import prolalia.core.sound.Refusal;
-import prolalia.core.sound.Sound;
 import prolalia.core.sound.Span;
 import prolalia.media.LongRecording.Outline;
-import prolalia.media.SoundWriter;
 import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
 
 /**
  * Listens to long recordings, finds their lines, and makes takes of those that are wanted, one recording after another.
@@ -51,6 +52,7 @@ class SplitWorker implements DisposableBean {
     private final FileTakes takes;
     private final MediaStore media;
     private final DataFolder folder;
+    private final SoundWorkers workers;
     private final TransactionTemplate transaction;
     private final Map<String, Double> progress = new ConcurrentHashMap<>();
     private final BackgroundWork worker = new BackgroundWork("splitter", this::work);
@@ -61,12 +63,14 @@ class SplitWorker implements DisposableBean {
             FileTakes takes,
             MediaStore media,
             DataFolder folder,
+            SoundWorkers workers,
             TransactionTemplate transaction) {
         this.store = store;
         this.lessons = lessons;
         this.takes = takes;
         this.media = media;
         this.folder = folder;
+        this.workers = workers;
         this.transaction = transaction;
     }
 
@@ -115,8 +119,9 @@ class SplitWorker implements DisposableBean {
     private void listen(LongRecording recording) throws IOException, UnreadableSoundException {
         Path flac = folder.newTemporaryFile();
         try {
-            Outline outline = prolalia.media.LongRecording.read(
-                    media.file(recording.rawHash()), LONGEST_MS, flac, share -> progress.put(recording.id(), share));
+            Outline outline = workers.ask(
+                    new SoundRequest.Outline(media.file(recording.rawHash()), LONGEST_MS, flac),
+                    share -> progress.put(recording.id(), share));
             if (!outline.complete()) {
                 store.refuse(recording.id(), Refusal.Reason.TOO_LONG);
                 return;
@@ -166,11 +171,21 @@ class SplitWorker implements DisposableBean {
                         (SplitLine line) -> slice(recording, line).startMs()))
                 .toList();
         List<Span> slices = wanted.stream().map(line -> slice(recording, line)).toList();
-        if (!slices.isEmpty()) {
-            prolalia.media.LongRecording.slices(
-                    media.file(recording.flacHash()),
-                    slices,
-                    (index, sound) -> take(recording, wanted.get(index), sound));
+        if (slices.isEmpty()) {
+            return;
+        }
+        Path place = folder.newTemporaryFolder();
+        try {
+            workers.ask(new SoundRequest.Slices(media.file(recording.flacHash()), slices, place));
+            for (int index = 0; index < wanted.size(); index++) {
+                Path slice = place.resolve(Integer.toString(index));
+                if (Files.exists(slice)) {
+                    take(recording, wanted.get(index), slice);
+                    Files.delete(slice);
+                }
+            }
+        } finally {
+            FileSystemUtils.deleteRecursively(place);
         }
     }
 
@@ -178,10 +193,8 @@ class SplitWorker implements DisposableBean {
         return LineSlice.around(line.span(), recording.pieces(), recording.durationMs());
     }
 
-    private void take(LongRecording recording, SplitLine line, Sound sound) throws IOException {
-        Path flac = folder.newTemporaryFile();
+    private void take(LongRecording recording, SplitLine line, Path flac) throws IOException {
         try {
-            SoundWriter.writeFlac(sound, flac);
             Verdict verdict =
                     takes.keep(recording.teacherId(), line.lineId(), name(recording, line), line.words(), flac);
             if (verdict instanceof Verdict.Taken taken) {
@@ -194,8 +207,6 @@ class SplitWorker implements DisposableBean {
             // The line was taken out of its script meanwhile; the recording is still there.
             store.place(recording.id(), line.lineId(), null, true);
             store.taken(recording.id(), line.lineId(), null, null);
-        } finally {
-            Files.deleteIfExists(flac);
         }
     }
 

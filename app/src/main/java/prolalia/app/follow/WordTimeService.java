@@ -12,14 +12,14 @@ import org.springframework.stereotype.Service;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.sound.SoundWorkers;
 import prolalia.core.align.WordMending;
-import prolalia.core.align.WordTimes;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.SpokenWords;
 import prolalia.core.sound.Peaks;
-import prolalia.media.SoundReader;
 import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
 
 /** Finds out when the words of a line are said in its kept take: the first time somebody wants to know, and then kept. */
 @Service
@@ -31,13 +31,15 @@ public class WordTimeService {
 
     private final WordTimeStore store;
     private final MediaStore media;
+    private final SoundWorkers workers;
 
     /** One after another: a class that opens a new lesson at once must not take all of the machine. */
     private final Lock turn = new ReentrantLock(true);
 
-    WordTimeService(WordTimeStore store, MediaStore media) {
+    WordTimeService(WordTimeStore store, MediaStore media, SoundWorkers workers) {
         this.store = store;
         this.media = media;
+        this.workers = workers;
     }
 
     /**
@@ -152,8 +154,8 @@ public class WordTimeService {
 
     private List<Word> follow(String soundHash, String words) {
         try {
-            List<Word> times = WordTimes.of(
-                    words, SoundReader.decode(media.file(soundHash), LONGEST_MS).sound());
+            List<Word> times = workers.ask(new SoundRequest.Follow(media.file(soundHash), words, LONGEST_MS))
+                    .words();
             store.keep(soundHash, words, times);
             return times;
         } catch (IOException | UnreadableSoundException unreadable) {

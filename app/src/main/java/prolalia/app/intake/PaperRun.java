@@ -1,33 +1,34 @@
 package prolalia.app.intake;
 
-import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicLong;
+import prolalia.app.house.LimitedProcess;
 import prolalia.formats.paper.PaperProcess;
 import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 
 /**
- * A run of {@link PaperProcess}: a Java of its own, with bounded memory, that is stopped when a page takes too long. Whatever
- * a file does to it, the server goes on.
+ * A run of {@link PaperProcess}, which is stopped when a page, or all of a paper, takes too long. Whatever a file does to it, the
+ * server goes on.
  */
 final class PaperRun implements AutoCloseable {
-    private static final String MEMORY = "-Xmx560m";
+    private static final int HEAP_MB = 560;
 
     /** The slowest honest pages, scans at a high resolution, take some seconds. */
     private static final long LONGEST_PAGE_MS = 60_000;
 
+    /** A whole paper: 100 pages of a PDF take some 20 s on a small machine. */
+    private static final long LONGEST_START_MS = 90_000;
+
+    private static final long EACH_PAGE_MS = 1_500;
     private static final long LOOK_EVERY_MS = 500;
     private static final int LONGEST_LINE = 200;
 
-    private final Process process;
-    private final AtomicLong heardAt = new AtomicLong(System.nanoTime());
+    private final LimitedProcess process;
+    private final long startedAt = System.nanoTime();
+    private volatile long heardAt = startedAt;
+    private volatile int pages;
     private volatile boolean late;
 
     /** Told how far it is. */
@@ -36,31 +37,11 @@ final class PaperRun implements AutoCloseable {
     }
 
     PaperRun(Path file, Path folder) throws IOException {
-        List<String> command = new ArrayList<>(List.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                MEMORY,
-                "-XX:+UseSerialGC",
-                "-Xss4m",
-                "-Djava.awt.headless=true",
-                "-Djava.io.tmpdir=" + folder,
-                "-cp",
-                System.getProperty("java.class.path")));
-        String home = PaperProcess.class
-                .getProtectionDomain()
-                .getCodeSource()
-                .getLocation()
-                .toString();
-        if (home.startsWith("jar:nested:")) {
-            command.add("-Dloader.main=" + PaperProcess.class.getName());
-            command.add("org.springframework.boot.loader.launch.PropertiesLauncher");
-        } else {
-            command.add(PaperProcess.class.getName());
-        }
-        command.add(file.toString());
-        command.add(folder.toString());
-        process = new ProcessBuilder(command)
-                .redirectError(folder.resolve("errors.txt").toFile())
-                .start();
+        process = new LimitedProcess(
+                PaperProcess.class,
+                HEAP_MB,
+                folder,
+                List.of(file.toAbsolutePath().toString(), folder.toAbsolutePath().toString()));
     }
 
     /** Waits until all of it is read. */
@@ -68,12 +49,10 @@ final class PaperRun implements AutoCloseable {
         Thread watch = new Thread(this::watch, "paper-watch");
         watch.setDaemon(true);
         watch.start();
-        int pages = 0;
-        try (BufferedReader said =
-                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
+        try {
             String line;
-            while ((line = said.readLine()) != null) {
-                heardAt.set(System.nanoTime());
+            while ((line = process.readLine()) != null) {
+                heardAt = System.nanoTime();
                 String[] words =
                         line.substring(0, Math.min(LONGEST_LINE, line.length())).split(" ");
                 switch (words[0]) {
@@ -94,20 +73,22 @@ final class PaperRun implements AutoCloseable {
 
     private void watch() {
         try {
-            while (!process.waitFor(LOOK_EVERY_MS, TimeUnit.MILLISECONDS)) {
-                if (System.nanoTime() - heardAt.get() > LONGEST_PAGE_MS * 1_000_000) {
+            while (!process.waitFor(LOOK_EVERY_MS)) {
+                long now = System.nanoTime();
+                if (now - heardAt > LONGEST_PAGE_MS * 1_000_000
+                        || now - startedAt > (LONGEST_START_MS + pages * EACH_PAGE_MS) * 1_000_000) {
                     late = true;
-                    process.destroyForcibly();
+                    process.close();
                 }
             }
         } catch (InterruptedException stopped) {
-            process.destroyForcibly();
+            process.close();
         }
     }
 
     /** Stops it, wherever it is. */
     @Override
     public void close() {
-        process.destroyForcibly();
+        process.close();
     }
 }

@@ -9,8 +9,8 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import prolalia.app.house.DataFolder;
 import prolalia.core.sound.MicrophoneReport;
-import prolalia.media.SoundReader;
 import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
 
 /** Judges a few seconds of sound and keeps nothing of it. */
 @Service
@@ -19,9 +19,11 @@ public class MicrophoneCheck {
     private static final long MOST_BYTES = 8 << 20;
 
     private final DataFolder folder;
+    private final SoundWorkers workers;
 
-    MicrophoneCheck(DataFolder folder) {
+    MicrophoneCheck(DataFolder folder, SoundWorkers workers) {
         this.folder = folder;
+        this.workers = workers;
     }
 
     /** Nothing when what came in isn't sound. */
@@ -29,8 +31,7 @@ public class MicrophoneCheck {
         Path file = folder.newTemporaryFile();
         try {
             Files.copy(new LimitedStream(content, MOST_BYTES), file, StandardCopyOption.REPLACE_EXISTING);
-            return Optional.of(
-                    MicrophoneReport.of(SoundReader.decode(file, LONGEST_MS).sound()));
+            return Optional.of(workers.ask(new SoundRequest.Microphone(file, LONGEST_MS)));
         } catch (UnreadableSoundException nothing) {
             return Optional.empty();
         } finally {

@@ -6,7 +6,6 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Semaphore;
 import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReentrantLock;
 import org.springframework.stereotype.Component;
@@ -17,29 +16,22 @@ import prolalia.app.house.MediaStore;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.Finding;
-import prolalia.core.sound.PreparedTake;
+import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Refusal;
-import prolalia.core.sound.Sound;
-import prolalia.core.sound.SoundCheck;
-import prolalia.core.sound.SoundMeter;
-import prolalia.core.sound.Span;
-import prolalia.media.SoundReader;
-import prolalia.media.TakeRenderer;
-import prolalia.media.TakeRenderer.Rendering;
 import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
+import prolalia.media.process.SoundRequest.MadeTake;
+import prolalia.media.process.SoundRequest.Rendered;
 
 /** Makes takes of sealed recordings, each recording once. */
 @Component
 class TakeMaker {
-    /** Ten minutes of sound take some 300 MB while they are worked on. */
-    private static final int AT_A_TIME = 2;
-
     private final Lock[] locks = new Lock[64];
-    private final Semaphore rooms = new Semaphore(AT_A_TIME, true);
     private final RecordingStore recordings;
     private final TakeStore takes;
     private final MediaStore media;
     private final Waves waves;
+    private final SoundWorkers workers;
     private final DataFolder folder;
     private final SchoolService school;
     private final TransactionTemplate transaction;
@@ -50,6 +42,7 @@ class TakeMaker {
             TakeStore takes,
             MediaStore media,
             Waves waves,
+            SoundWorkers workers,
             DataFolder folder,
             SchoolService school,
             TransactionTemplate transaction,
@@ -58,6 +51,7 @@ class TakeMaker {
         this.takes = takes;
         this.media = media;
         this.waves = waves;
+        this.workers = workers;
         this.folder = folder;
         this.school = school;
         this.transaction = transaction;
@@ -78,15 +72,11 @@ class TakeMaker {
     /** What the sound check finds in a take if it is to say these words. */
     List<Finding> checkAgain(StoredTake take, String words) {
         long longestMs = school.settings().longestRecordingMs();
-        rooms.acquireUninterruptibly();
         try {
-            Sound whole = SoundReader.decode(media.file(take.originalHash()), Long.MAX_VALUE / 1_000_000)
-                    .sound();
-            return SoundCheck.check(SoundMeter.measure(whole), words, longestMs);
+            return workers.ask(new SoundRequest.Check(media.file(take.originalHash()), words, longestMs))
+                    .findings();
         } catch (IOException | UnreadableSoundException failure) {
             throw new IllegalStateException("The recording of take " + take.id() + " can't be read", failure);
-        } finally {
-            rooms.release();
         }
     }
 
@@ -97,12 +87,7 @@ class TakeMaker {
             StoredRecording recording = recordings.find(recordingId).orElseThrow();
             boolean render = recording.state() == State.SEALED || whole && recording.canBeTakenWhole();
             if (render) {
-                rooms.acquireUninterruptibly();
-                try {
-                    render(recording, whole);
-                } finally {
-                    rooms.release();
-                }
+                render(recording, whole);
             }
         } finally {
             lock.unlock();
@@ -118,17 +103,21 @@ class TakeMaker {
     private void render(StoredRecording recording, boolean whole) throws IOException {
         Path mp3 = folder.newTemporaryFile();
         Path flac = folder.newTemporaryFile();
+        Path wave = folder.newTemporaryFile();
         try {
-            Rendering rendering = TakeRenderer.render(
+            Rendered rendered = workers.ask(new SoundRequest.Render(
                     media.file(recording.rawHash()),
                     school.settings().longestRecordingMs(),
                     recording.overlapMs(),
                     whole,
+                    recording.words(),
                     mp3,
-                    flac);
-            if (rendering.preparation() instanceof PreparedTake prepared) {
-                StoredTake take = take(recording, rendering, prepared, media.keep(flac), media.keep(mp3));
-                waves.keep(take.originalHash(), rendering.recording());
+                    flac,
+                    wave,
+                    Waves.STEP_MS));
+            if (rendered.refusal() == null) {
+                StoredTake take = take(recording, rendered, media.keep(flac), media.keep(mp3));
+                waves.keep(take.originalHash(), wave);
                 transaction.executeWithoutResult(status -> {
                     takes.add(take);
                     recordings.conclude(
@@ -136,21 +125,23 @@ class TakeMaker {
                             State.TAKEN,
                             null,
                             recording.rawHash(),
-                            rendering.recording().durationMs(),
+                            rendered.wholeMs(),
                             clock.millis());
                 });
             } else {
-                refuse(recording, (Refusal) rendering.preparation());
+                refuse(recording, rendered.refusal(), rendered.wholeMs());
             }
+        } catch (UnreadableSoundException heavy) {
+            refuse(recording, heavy.reason(), 0);
         } finally {
             Files.deleteIfExists(mp3);
             Files.deleteIfExists(flac);
+            Files.deleteIfExists(wave);
         }
     }
 
-    private StoredTake take(
-            StoredRecording recording, Rendering rendering, PreparedTake prepared, String flac, String mp3) {
-        Span trim = prepared.trim();
+    private StoredTake take(StoredRecording recording, Rendered rendered, String flac, String mp3) {
+        MadeTake made = rendered.take();
         return new StoredTake(
                 Ids.newId(),
                 recording.lineId(),
@@ -158,33 +149,22 @@ class TakeMaker {
                 recording.words(),
                 flac,
                 mp3,
-                prepared.levelled().durationMs(),
-                trim.startMs(),
-                trim.endMs(),
-                prepared.gainDb(),
-                prepared.loudnessLufs(),
-                prepared.peaks(),
-                rendering.truncated(),
+                made.durationMs(),
+                made.trim().startMs(),
+                made.trim().endMs(),
+                made.gainDb(),
+                made.loudnessLufs(),
+                new Peaks(made.peaks()),
+                rendered.truncated(),
                 clock.millis(),
                 false,
-                SoundCheck.check(
-                        prepared.original(),
-                        recording.words(),
-                        school.settings().longestRecordingMs()),
+                made.findings(),
                 false);
     }
 
-    private void refuse(StoredRecording recording, Refusal refusal) throws IOException {
-        boolean keepRaw = refusal.reason().hasSoundInIt();
+    /** What came in stays, whatever it is, until nobody has asked for it for a while ({@code StorageSweeper}). */
+    private void refuse(StoredRecording recording, Refusal.Reason reason, long durationMs) {
         recordings.conclude(
-                recording.id(),
-                State.REFUSED,
-                refusal.reason(),
-                keepRaw ? recording.rawHash() : null,
-                refusal.durationMs(),
-                clock.millis());
-        if (!keepRaw && !recordings.anyOtherHas(recording.rawHash(), recording.id())) {
-            media.delete(recording.rawHash());
-        }
+                recording.id(), State.REFUSED, reason, recording.rawHash(), durationMs, clock.millis());
     }
 }

@@ -19,8 +19,7 @@ import prolalia.app.lesson.ScriptLine;
 import prolalia.core.lesson.Take;
 import prolalia.core.script.ScriptChange.TakeStep;
 import prolalia.core.sound.Finding;
-import prolalia.core.sound.PreparedTake;
-import prolalia.core.sound.SoundCheck;
+import prolalia.media.process.SoundRequest.MadeTake;
 
 @Service
 public class TakeService {
@@ -110,10 +109,9 @@ public class TakeService {
      *
      * @param soundHash of its MP3
      */
-    public void resound(StoredTake take, PreparedTake prepared, String soundHash) {
-        takes.resound(take.id(), prepared, soundHash);
-        List<Finding> findings = SoundCheck.check(prepared.original(), take.words(), Long.MAX_VALUE);
-        replaceFindings(take.id(), findings);
+    public void resound(StoredTake take, MadeTake made, String soundHash) {
+        takes.resound(take.id(), made, soundHash);
+        replaceFindings(take.id(), made.findings());
     }
 
     /** A second take of the same original on another line, as yet sounding the same and not kept. */

@@ -20,7 +20,7 @@ import prolalia.app.lesson.LessonStore;
 import prolalia.core.script.ScriptChange.TakePlace;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
-import prolalia.core.sound.PreparedTake;
+import prolalia.media.process.SoundRequest.MadeTake;
 
 @Repository
 public class TakeStore {
@@ -64,15 +64,15 @@ public class TakeStore {
     }
 
     /** The take sounds otherwise; places in it are those of its sound from now on. */
-    void resound(String takeId, PreparedTake prepared, String soundHash) {
+    void resound(String takeId, MadeTake made, String soundHash) {
         writing.update(TAKE)
                 .set(TAKE.SOUND_HASH, soundHash)
-                .set(TAKE.DURATION_MS, prepared.levelled().durationMs())
-                .set(TAKE.TRIM_START_MS, prepared.trim().startMs())
-                .set(TAKE.TRIM_END_MS, prepared.trim().endMs())
-                .set(TAKE.GAIN_DB, prepared.gainDb())
-                .set(TAKE.LOUDNESS_LUFS, prepared.loudnessLufs())
-                .set(TAKE.PEAKS, prepared.peaks().values())
+                .set(TAKE.DURATION_MS, made.durationMs())
+                .set(TAKE.TRIM_START_MS, made.trim().startMs())
+                .set(TAKE.TRIM_END_MS, made.trim().endMs())
+                .set(TAKE.GAIN_DB, made.gainDb())
+                .set(TAKE.LOUDNESS_LUFS, made.loudnessLufs())
+                .set(TAKE.PEAKS, made.peaks())
                 .where(TAKE.ID.eq(takeId))
                 .execute();
     }

@@ -22,12 +22,16 @@ public class Waves {
         this.folder = folder;
     }
 
-    /** Keeps the outline of an original that was just made. */
-    void keep(String originalHash, Sound original) throws IOException {
+    /** Keeps the outline of an original that was just made; its file is moved. */
+    void keep(String originalHash, Path outline) throws IOException {
+        folder.settle(outline, place(originalHash));
+    }
+
+    private void make(String originalHash, Sound original) throws IOException {
         Path temporary = folder.newTemporaryFile();
         try {
             Files.write(temporary, Peaks.magnitudes(original, STEP_MS));
-            folder.settle(temporary, place(originalHash));
+            keep(originalHash, temporary);
         } finally {
             Files.deleteIfExists(temporary);
         }
@@ -41,7 +45,7 @@ public class Waves {
     public byte[] of(String originalHash, Supplier<Sound> original) {
         try {
             if (!Files.exists(place(originalHash))) {
-                keep(originalHash, original.get());
+                make(originalHash, original.get());
             }
             return Files.readAllBytes(place(originalHash));
         } catch (IOException failure) {

@@ -15,6 +15,10 @@ public record Refusal(Reason reason, long durationMs) implements Preparation {
         NOT_SOUND(false),
         /** Begins like a sound file, but can't be read. */
         DAMAGED(true),
+        /** It states what no sound has: a rate, channels, or more samples than the file can hold. */
+        IMPOSSIBLE(false),
+        /** Opening it takes more memory or time than any recording should. */
+        TOO_HEAVY(true),
         /** A video or container without a sound track. */
         NO_SOUND_TRACK(false),
         /** Nothing but silence. */

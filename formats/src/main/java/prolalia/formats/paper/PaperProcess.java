@@ -3,6 +3,7 @@ package prolalia.formats.paper;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -20,7 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
  * A program of its own that reads a paper, page by page, so that whoever starts it can bound its time and memory:
  * {@code PaperProcess FILE FOLDER}. It writes a picture and a {@code page-N.json} ({@link PaperPage}) for each page into the
  * folder, and says on its standard output how far it is: {@code pages N}, {@code page K} and so on, and {@code done}, or
- * {@code refused REASON}.
+ * {@code refused REASON}. It ends when its standard input does.
  */
 public final class PaperProcess {
     /** Enough for a large screen; text stays sharp at twice its size. */
@@ -40,6 +41,7 @@ public final class PaperProcess {
 
     public static void main(String[] arguments) {
         System.setProperty("java.awt.headless", "true");
+        endWithParent();
         System.setProperty("log4j2.loggerContextFactory", "org.apache.logging.log4j.simple.SimpleLoggerContextFactory");
         try {
             new PaperProcess(Path.of(arguments[1])).read(Path.of(arguments[0]));
@@ -54,6 +56,22 @@ public final class PaperProcess {
             say("refused " + Reason.BROKEN);
         }
         System.exit(0);
+    }
+
+    /** Nothing is said on the standard input; it ends when whoever started this program is gone, killed too. */
+    private static void endWithParent() {
+        Thread watch = new Thread(
+                () -> {
+                    try {
+                        System.in.transferTo(OutputStream.nullOutputStream());
+                    } catch (IOException gone) {
+                        // The same as its end.
+                    }
+                    Runtime.getRuntime().halt(1);
+                },
+                "parent");
+        watch.setDaemon(true);
+        watch.start();
     }
 
     private static void say(String what) {

@@ -4,6 +4,23 @@ import prolalia.core.sound.Span;
 
 /** One edit of a take. All times are milliseconds of the untouched original. */
 public sealed interface Edit {
+    /** More or less than levelling gives, at most. */
+    double MOST_GAIN_DB = 12;
+
+    /** Of a pause that is put in. */
+    long LONGEST_PAUSE_MS = 30_000;
+
+    /** Of one take; a teacher who cuts every breath out of ten minutes makes some hundred. */
+    int MOST = 2_000;
+
+    /** Whether it is one that can be made on the sound bench. */
+    default boolean isSensible() {
+        if (this instanceof Pause pause) {
+            return pause.atMs() >= 0 && pause.lengthMs() >= 0 && pause.lengthMs() <= LONGEST_PAUSE_MS;
+        }
+        return !(this instanceof Gain gain) || Math.abs(gain.db()) <= MOST_GAIN_DB;
+    }
+
     /** Only this stretch is kept; a later one replaces an earlier one. */
     record Ends(Span kept) implements Edit {}
 

@@ -1,0 +1,224 @@
+package prolalia.media.process;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import prolalia.core.align.WordTimes;
+import prolalia.core.sound.MicrophoneReport;
+import prolalia.core.sound.Peaks;
+import prolalia.core.sound.PreparedTake;
+import prolalia.core.sound.Refusal;
+import prolalia.core.sound.Sound;
+import prolalia.core.sound.SoundCheck;
+import prolalia.core.sound.SoundMeter;
+import prolalia.core.sound.edit.EditPlan;
+import prolalia.core.sound.edit.EditedTake;
+import prolalia.core.sound.edit.NoiseReduction;
+import prolalia.media.KnownTake;
+import prolalia.media.LongRecording;
+import prolalia.media.SoundReader;
+import prolalia.media.SoundWriter;
+import prolalia.media.TakeRenderer;
+import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest.Checked;
+import prolalia.media.process.SoundRequest.Edited;
+import prolalia.media.process.SoundRequest.Followed;
+import prolalia.media.process.SoundRequest.Known;
+import prolalia.media.process.SoundRequest.Looked;
+import prolalia.media.process.SoundRequest.MadeTake;
+import prolalia.media.process.SoundRequest.NoiseFigures;
+import prolalia.media.process.SoundRequest.Rendered;
+import prolalia.media.process.SoundRequest.Written;
+
+/**
+ * A program that opens files of sound for another one: it reads a {@link SoundRequest} a line on its standard input and says
+ * on its standard output {@code progress SHARE} now and then, and at the end {@code answer JSON}, {@code refused REASON},
+ * {@code heavy} when its memory wasn't enough, or {@code failed WHY}. It ends when its input does, so that it never outlives
+ * whoever started it; a thread of its own watches for that, also in the middle of work.
+ */
+public final class SoundProcess {
+    private static final long WHOLE = Long.MAX_VALUE / 1_000_000;
+    private static final int EXIT_HEAVY = 3;
+
+    /** Requests wait here while one is worked on: at most one does. */
+    private static final java.util.concurrent.BlockingQueue<String> ASKED =
+            new java.util.concurrent.LinkedBlockingQueue<>();
+
+    private SoundProcess() {}
+
+    public static void main(String[] arguments) throws InterruptedException {
+        Thread listener = new Thread(SoundProcess::listen, "input");
+        listener.setDaemon(true);
+        listener.start();
+        say("ready");
+        while (true) {
+            answer(ASKED.take());
+        }
+    }
+
+    private static void listen() {
+        try (BufferedReader in = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8))) {
+            for (String line = in.readLine(); line != null; line = in.readLine()) {
+                ASKED.add(line);
+            }
+        } catch (IOException gone) {
+            // The same as the end of it.
+        }
+        Runtime.getRuntime().halt(0);
+    }
+
+    private static void answer(String request) {
+        try {
+            say("answer " + SoundForms.write(of(SoundForms.read(request, SoundRequest.class))));
+        } catch (UnreadableSoundException unreadable) {
+            say("refused " + unreadable.reason());
+        } catch (OutOfMemoryError heavy) {
+            say("heavy");
+            Runtime.getRuntime().halt(EXIT_HEAVY);
+        } catch (Exception | Error failure) {
+            failure.printStackTrace();
+            say("failed " + failure.toString().replaceAll("\\s+", " "));
+        }
+    }
+
+    private static synchronized void say(String what) {
+        byte[] line = (what + "\n").getBytes(StandardCharsets.UTF_8);
+        System.out.write(line, 0, line.length);
+        System.out.flush();
+    }
+
+    private static Object of(SoundRequest<?> request) throws IOException, UnreadableSoundException {
+        if (request instanceof SoundRequest.Microphone asked) {
+            return MicrophoneReport.of(
+                    SoundReader.decode(asked.file(), asked.longestMs()).sound());
+        } else if (request instanceof SoundRequest.Look asked) {
+            SoundReader.Decoded looked = SoundReader.decode(asked.file(), asked.lookMs());
+            return new Looked(looked.complete() ? looked.sound().durationMs() : Math.max(0, looked.declaredMs()));
+        } else if (request instanceof SoundRequest.Render asked) {
+            return rendered(asked);
+        } else if (request instanceof SoundRequest.RenderEdited asked) {
+            Sound original = whole(asked.original());
+            PreparedTake made = TakeRenderer.renderEdited(
+                    original, asked.edited().plan(original.durationMs()), asked.mp3());
+            return made(made, asked.words(), Long.MAX_VALUE);
+        } else if (request instanceof SoundRequest.Listen asked) {
+            return known(asked);
+        } else if (request instanceof SoundRequest.Outline asked) {
+            return LongRecording.read(asked.file(), asked.longestMs(), asked.flac(), new Progress()::at);
+        } else if (request instanceof SoundRequest.Slices asked) {
+            int[] count = new int[1];
+            LongRecording.slices(asked.file(), asked.spans(), (index, sound) -> {
+                SoundWriter.writeFlac(sound, asked.folder().resolve(Integer.toString(index)));
+                count[0]++;
+                say("progress " + (double) count[0] / asked.spans().size());
+            });
+            return new Written(count[0]);
+        } else if (request instanceof SoundRequest.Follow asked) {
+            return new Followed(WordTimes.of(
+                    asked.words(),
+                    SoundReader.decode(asked.file(), asked.longestMs()).sound()));
+        } else if (request instanceof SoundRequest.Check asked) {
+            return new Checked(
+                    SoundCheck.check(SoundMeter.measure(whole(asked.original())), asked.words(), asked.longestMs()));
+        } else if (request instanceof SoundRequest.Quieter asked) {
+            SoundWriter.writeFlac(NoiseReduction.reduce(whole(asked.original())), asked.flac());
+            return new Written(1);
+        } else if (request instanceof SoundRequest.Noise asked) {
+            Sound original = whole(asked.original());
+            EditPlan plan = asked.edited().plan(original.durationMs());
+            return new NoiseFigures(
+                    speechToNoiseDb(plan.applyTo(original)),
+                    speechToNoiseDb(plan.applyTo(NoiseReduction.reduce(original))));
+        } else if (request instanceof SoundRequest.Wav asked) {
+            Sound original = whole(asked.original());
+            EditPlan plan = asked.edited().plan(original.durationMs());
+            SoundWriter.writeWav(EditedTake.prepare(original, plan).levelled(), asked.wav());
+            return new Written(1);
+        }
+        throw new IllegalArgumentException("Nothing is known of " + request.getClass());
+    }
+
+    private static double speechToNoiseDb(Sound sound) {
+        return SoundMeter.measure(sound).speechToNoiseDb();
+    }
+
+    private static Rendered rendered(SoundRequest.Render asked) throws IOException {
+        TakeRenderer.Rendering rendering = TakeRenderer.render(
+                asked.file(),
+                asked.longestMs(),
+                asked.overlapMs(),
+                asked.wholeAnyway(),
+                asked.mp3(),
+                asked.flac());
+        if (rendering.preparation() instanceof Refusal refusal) {
+            return new Rendered(refusal.reason(), null, refusal.durationMs(), rendering.truncated());
+        }
+        Files.write(asked.wave(), Peaks.magnitudes(rendering.recording(), asked.waveStepMs()));
+        return new Rendered(
+                null,
+                made((PreparedTake) rendering.preparation(), asked.words(), asked.longestMs()),
+                rendering.recording().durationMs(),
+                rendering.truncated());
+    }
+
+    private static MadeTake made(PreparedTake take, String words, long longestMs) {
+        return new MadeTake(
+                take.trim(),
+                take.levelled().durationMs(),
+                take.gainDb(),
+                take.loudnessLufs(),
+                take.peaks().values(),
+                SoundCheck.check(take.original(), words, longestMs));
+    }
+
+    private static Known known(SoundRequest.Listen asked) throws IOException, UnreadableSoundException {
+        SoundReader.Decoded decoded = SoundReader.decode(asked.original(), asked.longestMs());
+        if (!decoded.complete()) {
+            throw new UnreadableSoundException(Refusal.Reason.TOO_LONG, null);
+        }
+        SoundWriter.writeFlac(decoded.sound(), asked.flac());
+        Edited edited = asked.edited();
+        KnownTake known;
+        try {
+            known = KnownTake.listen(
+                    decoded.sound(),
+                    asked.mp3(),
+                    asked.isThere(),
+                    edited.trim(),
+                    edited.edits(),
+                    asked.words(),
+                    asked.longestMs());
+        } catch (IllegalArgumentException nothingLeft) {
+            throw new UnreadableSoundException(Refusal.Reason.TOO_SHORT, nothingLeft);
+        }
+        return new Known(
+                known.originalMs(),
+                new MadeTake(
+                        edited.trim(),
+                        known.heard().durationMs(),
+                        known.gainDb(),
+                        known.loudnessLufs(),
+                        known.peaks().values(),
+                        known.findings()));
+    }
+
+    private static Sound whole(Path file) throws IOException, UnreadableSoundException {
+        return SoundReader.decode(file, WHOLE).sound();
+    }
+
+    /** Says how far it is, some hundred times in all. */
+    private static final class Progress {
+        private static final double STEP = 0.002;
+        private double said = -1;
+
+        void at(double share) {
+            if (share - said >= STEP) {
+                said = share;
+                say("progress " + share);
+            }
+        }
+    }
+}
