@@ -236,6 +236,9 @@ public final class SoundReader {
 
     /** Collects the mean of all channels. */
     private static final class MonoCollector implements Sink {
+        /** What a resampler gives besides. */
+        private static final int MARGIN = 4_096;
+
         private final long longest;
         private float[] samples = new float[Sound.TAKE_SAMPLE_RATE];
         private int size;
@@ -243,6 +246,17 @@ public final class SoundReader {
         MonoCollector(long longestMs) {
             // A quarter second beyond, so that the length shows that it is too long.
             longest = Math.min(Integer.MAX_VALUE - 64L, (longestMs + 250) * Sound.TAKE_SAMPLE_RATE / 1000);
+        }
+
+        /** Of what it states no more is believed than this; longer ones grow as they come. */
+        private static final long BELIEVED_MS = 900_000;
+
+        @Override
+        public void begins(long declaredMs) {
+            long believed = Math.min(declaredMs, BELIEVED_MS) * Sound.TAKE_SAMPLE_RATE / 1000 + MARGIN;
+            if (declaredMs > 0 && believed <= longest + MARGIN) {
+                samples = new float[(int) believed];
+            }
         }
 
         @Override

@@ -132,7 +132,7 @@ class ArchivedRows {
                 .filter(word -> word.span().endMs() <= ready.durationMs())
                 .toList();
         if (!words.isEmpty() && words.size() == take.times().size() && WordMending.fits(words, line.words())) {
-            times.bringIn(ready.soundHash(), line.words(), words);
+            times.bringIn(takeId, line.words(), words);
         }
     }
 

@@ -10,6 +10,7 @@ import org.springframework.stereotype.Component;
 import prolalia.app.elsewhere.FileBatch.StoredFile;
 import prolalia.app.elsewhere.FileBatchStore.Batch;
 import prolalia.app.house.BackgroundWork;
+import prolalia.app.house.BegunWork;
 import prolalia.app.house.Ids;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.NotHereException;
@@ -26,13 +27,28 @@ class FileTaker implements DisposableBean {
     private final LongRecordingService longOnes;
     private final FileTakes takes;
     private final MediaStore media;
-    private final BackgroundWork worker = new BackgroundWork("file-taker", this::take);
+    private final BackgroundWork worker;
 
-    FileTaker(FileBatchStore store, LongRecordingService longOnes, FileTakes takes, MediaStore media) {
+    FileTaker(
+            FileBatchStore store,
+            LongRecordingService longOnes,
+            FileTakes takes,
+            MediaStore media,
+            BegunWork begun) {
         this.store = store;
         this.longOnes = longOnes;
         this.takes = takes;
         this.media = media;
+        worker = new BackgroundWork("file-taker", begun, this::take, this::setAside);
+    }
+
+    /** The first file that isn't done is the one that ended the server. */
+    private void setAside(String batchId) {
+        store.files(batchId).stream()
+                .filter(file -> file.wanted() && !file.isDone())
+                .findFirst()
+                .ifPresent(file -> store.taken(batchId, file.number(), null, null, Refusal.Reason.TOO_HEAVY));
+        worker.in(1_000, batchId);
     }
 
     @EventListener(ApplicationReadyEvent.class)

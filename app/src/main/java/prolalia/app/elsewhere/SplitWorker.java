@@ -19,6 +19,7 @@ import org.springframework.util.FileSystemUtils;
 import prolalia.app.elsewhere.LongRecording.SplitLine;
 import prolalia.app.elsewhere.LongRecording.State;
 import prolalia.app.house.BackgroundWork;
+import prolalia.app.house.BegunWork;
 import prolalia.app.house.DataFolder;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.NotHereException;
@@ -55,7 +56,7 @@ class SplitWorker implements DisposableBean {
     private final SoundWorkers workers;
     private final TransactionTemplate transaction;
     private final Map<String, Double> progress = new ConcurrentHashMap<>();
-    private final BackgroundWork worker = new BackgroundWork("splitter", this::work);
+    private final BackgroundWork worker;
 
     SplitWorker(
             LongRecordingStore store,
@@ -64,7 +65,8 @@ class SplitWorker implements DisposableBean {
             MediaStore media,
             DataFolder folder,
             SoundWorkers workers,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            BegunWork begun) {
         this.store = store;
         this.lessons = lessons;
         this.takes = takes;
@@ -72,6 +74,8 @@ class SplitWorker implements DisposableBean {
         this.folder = folder;
         this.workers = workers;
         this.transaction = transaction;
+        worker = new BackgroundWork(
+                "splitter", begun, this::work, id -> store.refuse(id, Refusal.Reason.TOO_HEAVY));
     }
 
     @EventListener(ApplicationReadyEvent.class)

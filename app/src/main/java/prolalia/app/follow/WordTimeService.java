@@ -17,6 +17,7 @@ import prolalia.core.align.WordMending;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.SpokenWords;
+import prolalia.core.lesson.Take;
 import prolalia.core.sound.Peaks;
 import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest;
@@ -53,7 +54,8 @@ public class WordTimeService {
         }
         turn.lock();
         try {
-            return store.find(soundHash, line.words()).orElseGet(() -> follow(soundHash, line.words()));
+            return store.find(takeOf(line).id(), soundHash, line.words())
+                    .orElseGet(() -> follow(soundHash, line.words()));
         } finally {
             turn.unlock();
         }
@@ -81,14 +83,15 @@ public class WordTimeService {
                 of(line.line(), line.soundHash()),
                 peaks,
                 durationMs(line),
-                store.isMended(line.soundHash(), line.line().words()));
+                store.isMended(takeOf(line.line()).id(), line.line().words()));
     }
 
     private static long durationMs(ScriptLine line) {
-        return line.line()
-                .kept()
-                .orElseThrow(() -> new NotHereException("take"))
-                .durationMs();
+        return takeOf(line.line()).durationMs();
+    }
+
+    private static Take takeOf(Line line) {
+        return line.kept().orElseThrow(() -> new NotHereException("take"));
     }
 
     Times move(ScriptLine line, int index, long startMs) {
@@ -120,7 +123,7 @@ public class WordTimeService {
     }
 
     Times findAgain(ScriptLine line) {
-        store.forget(line.soundHash(), line.line().words());
+        store.forget(takeOf(line.line()).id(), line.line().words());
         return now(line);
     }
 
@@ -134,7 +137,7 @@ public class WordTimeService {
     }
 
     private Times mend(ScriptLine line, List<Word> words) {
-        store.mend(line.soundHash(), line.line().words(), words);
+        store.give(takeOf(line.line()).id(), line.line().words(), words, true);
         return now(line);
     }
 
@@ -144,12 +147,12 @@ public class WordTimeService {
                 || !SpokenWords.areTheSame(line.words(), line.kept().get().words())) {
             return Optional.of(List.of());
         }
-        return store.find(soundHash, line.words());
+        return store.find(takeOf(line).id(), soundHash, line.words());
     }
 
-    /** Times that are known from elsewhere hold unless there are some. */
-    public void bringIn(String soundHash, String words, List<Word> times) {
-        store.keep(soundHash, words, times);
+    /** Times that came with a take are that take's alone. */
+    public void bringIn(String takeId, String words, List<Word> times) {
+        store.give(takeId, words, times, false);
     }
 
     private List<Word> follow(String soundHash, String words) {

@@ -1,5 +1,6 @@
 package prolalia.app.follow;
 
+import static prolalia.app.house.db.Tables.TAKE_WORD_TIMES;
 import static prolalia.app.house.db.Tables.WORD_TIMES;
 
 import java.util.List;
@@ -11,7 +12,10 @@ import prolalia.core.align.WordTimes.Word;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The times of words, by the sound in which they are said. */
+/**
+ * The times of words: those that were found, by the sound in which they are said; and those that belong to a take, since its
+ * teacher mended them or they came with it, which hold before the others.
+ */
 @Repository
 class WordTimeStore {
     private static final TypeReference<List<Word>> WORDS = new TypeReference<>() {};
@@ -26,42 +30,52 @@ class WordTimeStore {
         this.json = json;
     }
 
-    Optional<List<Word>> find(String soundHash, String words) {
-        return looking.select(WORD_TIMES.TIMES)
-                .from(WORD_TIMES)
-                .where(WORD_TIMES.SOUND_HASH.eq(soundHash), WORD_TIMES.WORDS.eq(words))
-                .fetchOptional(row -> json.readValue(row.get(WORD_TIMES.TIMES), WORDS));
+    Optional<List<Word>> find(String takeId, String soundHash, String words) {
+        return looking.select(TAKE_WORD_TIMES.TIMES)
+                .from(TAKE_WORD_TIMES)
+                .where(TAKE_WORD_TIMES.TAKE_ID.eq(takeId), TAKE_WORD_TIMES.WORDS.eq(words))
+                .fetchOptional(row -> json.readValue(row.get(TAKE_WORD_TIMES.TIMES), WORDS))
+                .or(() -> looking.select(WORD_TIMES.TIMES)
+                        .from(WORD_TIMES)
+                        .where(WORD_TIMES.SOUND_HASH.eq(soundHash), WORD_TIMES.WORDS.eq(words))
+                        .fetchOptional(row -> json.readValue(row.get(WORD_TIMES.TIMES), WORDS)));
     }
 
-    boolean isMended(String soundHash, String words) {
+    boolean isMended(String takeId, String words) {
         return looking.fetchExists(
-                WORD_TIMES,
-                WORD_TIMES.SOUND_HASH.eq(soundHash),
-                WORD_TIMES.WORDS.eq(words),
-                WORD_TIMES.MENDED.isTrue());
+                TAKE_WORD_TIMES,
+                TAKE_WORD_TIMES.TAKE_ID.eq(takeId),
+                TAKE_WORD_TIMES.WORDS.eq(words),
+                TAKE_WORD_TIMES.MENDED.isTrue());
     }
 
-    /** Times that a teacher mended take the place of those that were there. */
-    void mend(String soundHash, String words, List<Word> times) {
-        String mended = json.writeValueAsString(times);
-        writing.insertInto(WORD_TIMES)
-                .set(WORD_TIMES.SOUND_HASH, soundHash)
-                .set(WORD_TIMES.WORDS, words)
-                .set(WORD_TIMES.TIMES, mended)
-                .set(WORD_TIMES.MENDED, true)
-                .onConflict(WORD_TIMES.SOUND_HASH, WORD_TIMES.WORDS)
+    /**
+     * Gives a take times of its own, in place of those that it had.
+     *
+     * @param mended whether its teacher changed them
+     */
+    void give(String takeId, String words, List<Word> times, boolean mended) {
+        String given = json.writeValueAsString(times);
+        writing.insertInto(TAKE_WORD_TIMES)
+                .set(TAKE_WORD_TIMES.TAKE_ID, takeId)
+                .set(TAKE_WORD_TIMES.WORDS, words)
+                .set(TAKE_WORD_TIMES.TIMES, given)
+                .set(TAKE_WORD_TIMES.MENDED, mended)
+                .onConflict(TAKE_WORD_TIMES.TAKE_ID, TAKE_WORD_TIMES.WORDS)
                 .doUpdate()
-                .set(WORD_TIMES.TIMES, mended)
-                .set(WORD_TIMES.MENDED, true)
+                .set(TAKE_WORD_TIMES.TIMES, given)
+                .set(TAKE_WORD_TIMES.MENDED, mended)
                 .execute();
     }
 
-    void forget(String soundHash, String words) {
-        writing.deleteFrom(WORD_TIMES)
-                .where(WORD_TIMES.SOUND_HASH.eq(soundHash), WORD_TIMES.WORDS.eq(words))
+    /** From now on a take has the times that are found in its sound. */
+    void forget(String takeId, String words) {
+        writing.deleteFrom(TAKE_WORD_TIMES)
+                .where(TAKE_WORD_TIMES.TAKE_ID.eq(takeId), TAKE_WORD_TIMES.WORDS.eq(words))
                 .execute();
     }
 
+    /** Keeps what was found, unless somebody else found it meanwhile. */
     void keep(String soundHash, String words, List<Word> times) {
         writing.insertInto(WORD_TIMES)
                 .set(WORD_TIMES.SOUND_HASH, soundHash)

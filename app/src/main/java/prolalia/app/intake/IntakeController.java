@@ -93,6 +93,7 @@ class IntakeController {
     private void put(StoredPaper paper, Model model) {
         model.addAttribute("paper", paper);
         model.addAttribute("progress", intake.progress(paper.id()));
+        model.addAttribute("before", intake.before(paper.id()));
     }
 
     @PostMapping("/papers/{id}/cancel")

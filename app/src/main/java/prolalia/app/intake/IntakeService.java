@@ -46,7 +46,7 @@ class IntakeService {
         String rawHash = media.keep(RecordingService.limited(content, LARGEST_BYTES));
         store.add(id, lessonId, shortened(fileName), rawHash, clock.millis());
         paper(teacherId, id);
-        reader.readSoon(id);
+        reader.readSoon();
     }
 
     private static String shortened(String name) {
@@ -67,6 +67,11 @@ class IntakeService {
 
     PaperReader.HowFar progress(String id) {
         return reader.progress(id);
+    }
+
+    /** How many papers are read before this one. */
+    int before(String id) {
+        return reader.before(id);
     }
 
     void cancel(String teacherId, String id) {

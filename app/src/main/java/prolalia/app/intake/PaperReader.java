@@ -7,6 +7,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -15,8 +17,9 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
-import prolalia.app.house.BackgroundWork;
+import prolalia.app.house.BegunWork;
 import prolalia.app.house.DataFolder;
+import prolalia.app.house.Machine;
 import prolalia.app.house.MediaStore;
 import prolalia.app.intake.StoredPaper.Parts;
 import prolalia.app.intake.StoredPaper.State;
@@ -27,10 +30,19 @@ import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Reads papers, one after another; what a stop of the server interrupts is begun again at the next start. */
+/**
+ * Reads papers, as many at a time as the machine has memory for; teachers take turns. What a stop of the server interrupts is
+ * begun again at the next start.
+ */
 @Component
 class PaperReader implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(PaperReader.class);
+
+    /** Its name in what was begun. */
+    private static final String WORK = "paper";
+
+    /** Each takes up to some 900 MB. */
+    private static final int LANES = Machine.memoryMb() < 5_000 || Machine.processors() < 2 ? 1 : 2;
 
     private final PaperStore store;
     private final MediaStore media;
@@ -39,15 +51,28 @@ class PaperReader implements DisposableBean {
     private final TransactionTemplate transaction;
     private final Map<String, HowFar> progress = new ConcurrentHashMap<>();
     private final Map<String, PaperRun> running = new ConcurrentHashMap<>();
-    private final BackgroundWork worker = new BackgroundWork("paper-reader", this::read);
+    private final BegunWork begun;
+    private final PaperQueue queue = new PaperQueue();
+    private final ExecutorService lanes = Executors.newFixedThreadPool(LANES, task -> {
+        Thread thread = new Thread(task, "paper-reader");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private volatile boolean stopped;
 
     PaperReader(
-            PaperStore store, MediaStore media, DataFolder folder, JsonMapper json, TransactionTemplate transaction) {
+            PaperStore store,
+            MediaStore media,
+            DataFolder folder,
+            JsonMapper json,
+            TransactionTemplate transaction,
+            BegunWork begun) {
         this.store = store;
         this.media = media;
         this.folder = folder;
         this.json = json;
         this.transaction = transaction;
+        this.begun = begun;
     }
 
     /** @param pages 0 as long as it isn't known how many there are */
@@ -55,11 +80,44 @@ class PaperReader implements DisposableBean {
 
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
-        store.arrived().forEach(worker::soon);
+        store.arrived().forEach(each -> readSoon());
     }
 
-    void readSoon(String id) {
-        worker.soon(id);
+    /** For each paper that arrived once. */
+    void readSoon() {
+        lanes.execute(this::readNext);
+    }
+
+    private List<PaperQueue.Waiting> waiting() {
+        return store.arrived().stream()
+                .map(each -> new PaperQueue.Waiting(each.id(), each.teacherId(), begun.wasInterrupted(WORK, each.id())))
+                .toList();
+    }
+
+    /** How many papers are read before this one. */
+    int before(String id) {
+        return queue.before(waiting(), id);
+    }
+
+    private void readNext() {
+        try {
+            PaperQueue.Waiting next = queue.begin(waiting()).orElse(null);
+            if (next == null) {
+                return;
+            }
+            try {
+                if (begun.begin(WORK, next.id())) {
+                    read(next.id());
+                } else {
+                    store.end(next.id(), State.ARRIVED, State.REFUSED, Reason.TOO_LARGE);
+                }
+            } finally {
+                queue.end(next.id());
+                begun.end(WORK, next.id());
+            }
+        } catch (IOException | RuntimeException | Error failure) {
+            LOG.error("A paper could not be read", failure);
+        }
     }
 
     HowFar progress(String id) {
@@ -91,6 +149,10 @@ class PaperReader implements DisposableBean {
                 }
             });
         } catch (PaperRefusedException refused) {
+            if (stopped) {
+                // It wasn't the paper: it is read at the next start.
+                return;
+            }
             store.end(id, State.ARRIVED, State.REFUSED, refused.reason());
         } catch (IOException | RuntimeException failure) {
             LOG.error("The paper {} could not be read", id, failure);
@@ -129,7 +191,8 @@ class PaperReader implements DisposableBean {
 
     @Override
     public void destroy() {
-        worker.close();
+        stopped = true;
+        lanes.shutdown();
         running.values().forEach(PaperRun::close);
     }
 }

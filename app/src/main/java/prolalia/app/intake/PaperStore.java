@@ -96,12 +96,18 @@ class PaperStore {
                         .sum());
     }
 
-    List<String> arrived() {
-        return writing.select(PAPER.ID)
+    /** A paper that waits to be read. */
+    record Arrived(String id, String teacherId) {}
+
+    /** Oldest first. */
+    List<Arrived> arrived() {
+        return writing.select(PAPER.ID, LESSON.TEACHER_ID)
                 .from(PAPER)
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAPER.LESSON_ID))
                 .where(PAPER.STATE.eq(stored(State.ARRIVED)))
                 .orderBy(PAPER.ARRIVED_AT)
-                .fetch(PAPER.ID);
+                .fetch(row -> new Arrived(row.get(PAPER.ID), row.get(LESSON.TEACHER_ID)));
     }
 
     /** Ends it, if it is still in a state; answers whether it was. */

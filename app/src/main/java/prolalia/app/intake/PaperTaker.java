@@ -17,6 +17,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.house.BackgroundWork;
+import prolalia.app.house.BegunWork;
 import prolalia.app.house.Ids;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.NotHereException;
@@ -61,7 +62,7 @@ class PaperTaker implements DisposableBean {
     private final PageInk ink;
     private final FileTakes takes;
     private final Clock clock;
-    private final BackgroundWork worker = new BackgroundWork("paper-sounds", this::takeSounds);
+    private final BackgroundWork worker;
 
     PaperTaker(
             PaperStore store,
@@ -73,7 +74,8 @@ class PaperTaker implements DisposableBean {
             MediaStore media,
             PageInk ink,
             FileTakes takes,
-            Clock clock) {
+            Clock clock,
+            BegunWork begun) {
         this.store = store;
         this.sounds = sounds;
         this.slides = slides;
@@ -84,6 +86,13 @@ class PaperTaker implements DisposableBean {
         this.ink = ink;
         this.takes = takes;
         this.clock = clock;
+        worker = new BackgroundWork("paper-sounds", begun, this::takeSounds, this::setAside);
+    }
+
+    /** The first sound that is left is the one that ended the server; its line stays silent. */
+    private void setAside(String paperId) {
+        sounds.of(paperId).stream().findFirst().ifPresent(sounds::remove);
+        worker.in(1_000, paperId);
     }
 
     @EventListener(ApplicationReadyEvent.class)

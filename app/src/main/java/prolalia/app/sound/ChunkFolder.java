@@ -3,18 +3,25 @@ package prolalia.app.sound;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
+import java.nio.file.NotDirectoryException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.house.DataFolder;
 
-/** The numbered chunks of recordings that are still coming in. Storing the same chunk twice changes nothing. */
+/**
+ * The numbered chunks of recordings that are still coming in, and those that came in too late to be in theirs. Storing the same
+ * chunk twice changes nothing.
+ */
 @Component
 class ChunkFolder {
     private final DataFolder folder;
@@ -23,34 +30,46 @@ class ChunkFolder {
         this.folder = folder;
     }
 
-    /** Stores a chunk; it is on the disk when this returns. */
-    void put(String recordingId, int number, InputStream content) throws IOException {
+    /** A chunk without a single byte: something on the way swallowed it. */
+    static final class EmptyChunkException extends RuntimeException {}
+
+    /** Stores a chunk; it is on the disk when this returns. Answers by how many bytes there is more. */
+    long put(String recordingId, int number, InputStream content) throws IOException {
         Path place = chunk(recordingId, number);
         if (Files.exists(place)) {
-            return;
+            return 0;
         }
         Path temporary = folder.newTemporaryFile();
         try {
-            Files.copy(content, temporary, StandardCopyOption.REPLACE_EXISTING);
+            long size = Files.copy(content, temporary, StandardCopyOption.REPLACE_EXISTING);
+            if (size == 0) {
+                throw new EmptyChunkException();
+            }
             folder.settle(temporary, place);
+            return size;
         } finally {
             Files.deleteIfExists(temporary);
         }
     }
 
-    /** How many chunks there are from the first one on without a gap. */
-    int countWithoutGap(String recordingId) {
-        int count = 0;
-        while (Files.exists(chunk(recordingId, count))) {
-            count++;
+    /**
+     * How far there are chunks without a gap.
+     *
+     * @param from the first number that is looked for
+     * @return the first number that is missing
+     */
+    int endWithoutGap(String recordingId, int from) {
+        int number = from;
+        while (Files.exists(chunk(recordingId, number))) {
+            number++;
         }
-        return count;
+        return number;
     }
 
-    /** The numbers below {@code count} that haven't come in. */
-    List<Integer> missing(String recordingId, int count) {
+    /** The numbers from {@code from} to before {@code end} that haven't come in. */
+    List<Integer> missing(String recordingId, int from, int end) {
         List<Integer> missing = new ArrayList<>();
-        for (int number = 0; number < count; number++) {
+        for (int number = from; number < end; number++) {
             if (!Files.exists(chunk(recordingId, number))) {
                 missing.add(number);
             }
@@ -58,32 +77,61 @@ class ChunkFolder {
         return missing;
     }
 
-    /** Writes the first {@code count} chunks one after another into a new temporary file. */
-    Path assembled(String recordingId, int count) throws IOException {
+    /**
+     * Writes chunks one after another into a new temporary file.
+     *
+     * @param head what comes before them; null: nothing
+     */
+    Path assembled(String recordingId, Path head, int from, int end) throws IOException {
         Path whole = folder.newTemporaryFile();
-        try (OutputStream out = Files.newOutputStream(whole)) {
-            for (int number = 0; number < count; number++) {
+        try (OutputStream out = Files.newOutputStream(whole, StandardOpenOption.TRUNCATE_EXISTING)) {
+            if (head != null) {
+                Files.copy(head, out);
+            }
+            for (int number = from; number < end; number++) {
                 Files.copy(chunk(recordingId, number), out);
             }
+            return whole;
+        } catch (IOException | RuntimeException failure) {
+            Files.deleteIfExists(whole);
+            throw failure;
         }
-        return whole;
     }
 
-    /** How much has come in, in bytes. */
-    long size(String recordingId) throws IOException {
+    /** How much lies here of a recording, in bytes. */
+    long size(String recordingId) {
         long size = 0;
-        try (Stream<Path> chunks = Files.list(folderOf(recordingId))) {
-            for (Path chunk : chunks.toList()) {
+        try {
+            for (Path chunk : chunks(recordingId).values()) {
                 size += Files.size(chunk);
             }
-        } catch (NoSuchFileException nothingYet) {
-            return 0;
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
         }
         return size;
     }
 
-    void delete(String recordingId) throws IOException {
-        FileSystemUtils.deleteRecursively(folderOf(recordingId));
+    /** Removes the chunks that are in a recording by now; later ones stay. */
+    void delete(String recordingId, int end) throws IOException {
+        var inside = chunks(recordingId).headMap(end);
+        for (Path chunk : inside.values()) {
+            Files.deleteIfExists(chunk);
+        }
+        if (chunks(recordingId).isEmpty()) {
+            FileSystemUtils.deleteRecursively(folderOf(recordingId));
+        }
+    }
+
+    private TreeMap<Integer, Path> chunks(String recordingId) throws IOException {
+        TreeMap<Integer, Path> chunks = new TreeMap<>();
+        try (Stream<Path> listed = Files.list(folderOf(recordingId))) {
+            for (Path chunk : listed.toList()) {
+                chunks.put(Integer.parseInt(chunk.getFileName().toString()), chunk);
+            }
+        } catch (NoSuchFileException | NotDirectoryException nothingHere) {
+            return chunks;
+        }
+        return chunks;
     }
 
     private Path folderOf(String recordingId) {

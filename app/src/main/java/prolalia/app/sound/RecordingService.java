@@ -1,12 +1,23 @@
 package prolalia.app.sound;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
+import prolalia.app.house.DataFolder;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
@@ -27,6 +38,11 @@ public class RecordingService {
     static final long LARGEST_RECORDING_BYTES = 200L << 20;
     private static final int MOST_CHUNKS = 20_000;
 
+    /** It isn't noted with each chunk that a recording lives. */
+    private static final long TOUCHED_EVERY_MS = 2_000;
+
+    private static final int SIZES_KNOWN = 10_000;
+
     /** A recording that sent nothing for this long isn't being recorded any more. */
     private static final long QUIET_MS = 5_000;
 
@@ -37,8 +53,14 @@ public class RecordingService {
     private final ChunkFolder chunks;
     private final MediaStore media;
     private final TakeMaker maker;
+    private final TakeService keeping;
     private final LessonService lessons;
+    private final SoundWorkers workers;
+    private final DataFolder folder;
     private final Clock clock;
+    private final Lock[] locks = new Lock[64];
+    private final Cache<String, AtomicLong> sizes =
+            Caffeine.newBuilder().maximumSize(SIZES_KNOWN).build();
 
     RecordingService(
             RecordingStore recordings,
@@ -46,6 +68,9 @@ public class RecordingService {
             ChunkFolder chunks,
             MediaStore media,
             TakeMaker maker,
+            TakeService keeping,
+            SoundWorkers workers,
+            DataFolder folder,
             LessonService lessons,
             Clock clock) {
         this.recordings = recordings;
@@ -53,8 +78,12 @@ public class RecordingService {
         this.chunks = chunks;
         this.media = media;
         this.maker = maker;
+        this.keeping = keeping;
+        this.workers = workers;
+        this.folder = folder;
         this.lessons = lessons;
         this.clock = clock;
+        Arrays.setAll(locks, i -> new ReentrantLock());
     }
 
     /** More came in than a recording may have. */
@@ -72,14 +101,19 @@ public class RecordingService {
             throw new TooLargeException();
         }
         StoredRecording recording = begun(teacherId, recordingId, lineId, mediaType, null);
-        if (recording.state() != State.OPEN) {
+        if (recording.state() != State.OPEN && number < recording.chunks()) {
+            // It is in the recording already.
             return;
         }
-        if (chunks.size(recordingId) > LARGEST_RECORDING_BYTES) {
+        AtomicLong held = sizes.get(recordingId, unseen -> new AtomicLong(chunks.size(recordingId)));
+        if (held.get() > LARGEST_RECORDING_BYTES) {
             throw new TooLargeException();
         }
-        chunks.put(recordingId, number, new LimitedStream(content, LARGEST_CHUNK_BYTES));
-        recordings.touch(recordingId, clock.millis());
+        // Also when the recording was ended or thrown away meanwhile, elsewhere: what is acknowledged is on the disk.
+        held.addAndGet(chunks.put(recordingId, number, new LimitedStream(content, LARGEST_CHUNK_BYTES)));
+        if (clock.millis() - recording.changedAt() > TOUCHED_EVERY_MS) {
+            recordings.touch(recordingId, clock.millis());
+        }
     }
 
     /** At most so much of a stream; whoever reads on gets a {@link TooLargeException}. */
@@ -101,7 +135,7 @@ public class RecordingService {
                 recordings.setWords(recordingId, saidWords);
             }
             String rawHash = media.keep(new LimitedStream(content, LARGEST_RECORDING_BYTES));
-            recordings.seal(recordingId, rawHash, clock.millis());
+            recordings.seal(recordingId, rawHash, 0, clock.millis());
         }
         return maker.judge(recordingId);
     }
@@ -111,7 +145,12 @@ public class RecordingService {
         if (!ID.matcher(recordingId).matches()) {
             throw new NotHereException("recording");
         }
-        if (recordings.find(recordingId).isEmpty()) {
+        Optional<StoredRecording> known = recordings.find(recordingId);
+        if (known.isPresent()) {
+            return owned(teacherId, known);
+        } else {
+            folder.needRoom(LARGEST_CHUNK_BYTES);
+            workers.warmUp();
             ScriptLine line = lessons.line(teacherId, lineId);
             recordings.open(recordingId, lineId, line.line().words(), mediaType, fileName, clock.millis());
         }
@@ -119,26 +158,70 @@ public class RecordingService {
     }
 
     /**
-     * Ends a recording and judges it. Ending it twice gives the same verdict.
+     * Ends a recording and judges it. Ending it twice gives the same verdict; when more of it came in since, it is put together
+     * and judged anew.
      *
      * @param count how many chunks it has; null: as many as came in without a gap
      * @param shownWords the words that the reader saw, which another tab may have changed since; null: not known
      */
     public Verdict end(String teacherId, String recordingId, Integer count, String shownWords) throws IOException {
-        StoredRecording recording = recording(teacherId, recordingId);
-        if (recording.state() == State.OPEN) {
-            int all = count == null ? chunks.countWithoutGap(recordingId) : Math.min(count, MOST_CHUNKS);
-            List<Integer> missing = chunks.missing(recordingId, all);
+        Lock lock = locks[Math.floorMod(recordingId.hashCode(), locks.length)];
+        lock.lock();
+        try {
+            StoredRecording recording = recording(teacherId, recordingId);
+            // What came in is never left out, whatever a browser says of it.
+            int from = recording.chunks();
+            int arrived = chunks.endWithoutGap(recordingId, from);
+            int all = count == null ? arrived : Math.max(arrived, Math.min(count, MOST_CHUNKS));
+            List<Integer> missing = chunks.missing(recordingId, from, all);
             if (!missing.isEmpty()) {
                 return new Verdict.Incomplete(missing);
             }
-            if (shownWords != null) {
-                recordings.setWords(recordingId, shownWords);
+            boolean ended = recording.state() == State.TAKEN || recording.state() == State.REFUSED;
+            if (recording.state() == State.OPEN || recording.state() == State.DISCARDED && all > 0) {
+                if (shownWords != null) {
+                    recordings.setWords(recordingId, shownWords);
+                }
+                seal(recordingId, null, 0, all);
+            } else if (ended && from > 0 && all > from) {
+                return endAgain(recording, all);
             }
-            recordings.seal(recordingId, media.keep(chunks.assembled(recordingId, all)), clock.millis());
+            Verdict verdict = maker.judge(recordingId);
+            chunks.delete(recordingId, Math.max(from, all));
+            return verdict;
+        } finally {
+            lock.unlock();
         }
-        Verdict verdict = maker.judge(recordingId);
-        chunks.delete(recordingId);
+    }
+
+    private void seal(String recordingId, Path head, int from, int all) throws IOException {
+        Path whole = chunks.assembled(recordingId, head, from, all);
+        try {
+            recordings.seal(recordingId, media.keep(whole), all, clock.millis());
+        } finally {
+            Files.deleteIfExists(whole);
+        }
+    }
+
+    /** Chunks came in after a recording was put together, from a device that had been offline: all of it is a recording anew. */
+    private Verdict endAgain(StoredRecording recording, int all) throws IOException {
+        String id = recording.id();
+        String whole = UUID.nameUUIDFromBytes((id + all).getBytes(StandardCharsets.UTF_8)).toString();
+        recordings.open(
+                whole, recording.lineId(), recording.words(), recording.mediaType(), recording.fileName(), clock.millis());
+        if (recordings.find(whole).orElseThrow().state() == State.OPEN) {
+            Path file = chunks.assembled(id, media.file(recording.rawHash()), recording.chunks(), all);
+            try {
+                recordings.seal(whole, media.keep(file), all, clock.millis());
+            } finally {
+                Files.deleteIfExists(file);
+            }
+        }
+        Verdict verdict = maker.judge(whole);
+        boolean wasKept = takes.ofRecording(id).map(StoredTake::kept).orElse(false);
+        if (verdict instanceof Verdict.Taken taken && wasKept) {
+            keeping.keep(recording.teacherId(), taken.take().id());
+        }
         return verdict;
     }
 
@@ -154,15 +237,17 @@ public class RecordingService {
     public void discard(String teacherId, String recordingId) throws IOException {
         StoredRecording recording = recording(teacherId, recordingId);
         if (recording.state() == State.OPEN || recording.state() == State.REFUSED) {
+            // Its sound stays for a while ({@code StorageSweeper}): it was somebody's voice, and a press is soon made.
             recordings.discard(recordingId, clock.millis());
-            chunks.delete(recordingId);
         }
     }
 
     public StoredRecording recording(String teacherId, String recordingId) {
-        return recordings
-                .find(recordingId)
-                .filter(recording -> recording.teacherId().equals(teacherId))
+        return owned(teacherId, recordings.find(recordingId));
+    }
+
+    private static StoredRecording owned(String teacherId, Optional<StoredRecording> found) {
+        return found.filter(recording -> recording.teacherId().equals(teacherId))
                 .orElseThrow(() -> new NotHereException("recording"));
     }
 

@@ -5,6 +5,7 @@ import static prolalia.app.house.db.Tables.LINE;
 import static prolalia.app.house.db.Tables.PAGE;
 import static prolalia.app.house.db.Tables.RECORDING;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.Condition;
@@ -44,6 +45,10 @@ class RecordingStore {
                 .LINE_ID
                 .eq(lineId)
                 .and(RECORDING.STATE.eq(State.REFUSED.stored()))
+                .and(RECORDING.REFUSAL.in(Arrays.stream(Refusal.Reason.values())
+                        .filter(Refusal.Reason::hasSoundInIt)
+                        .map(Enum::name)
+                        .toList()))
                 .and(RECORDING.RAW_HASH.isNotNull()));
     }
 
@@ -72,6 +77,7 @@ class RecordingStore {
                 State.of(row.get(RECORDING.STATE)),
                 row.get(RECORDING.FILE_NAME),
                 row.get(RECORDING.RAW_HASH),
+                row.get(RECORDING.CHUNKS),
                 Optional.ofNullable(row.get(RECORDING.REFUSAL))
                         .map(Refusal.Reason::valueOf)
                         .orElse(null),
@@ -109,10 +115,12 @@ class RecordingStore {
                 .execute();
     }
 
-    void seal(String id, String rawHash, long now) {
+    /** @param chunks that it was put together of */
+    void seal(String id, String rawHash, int chunks, long now) {
         writing.update(RECORDING)
                 .set(RECORDING.STATE, State.SEALED.stored())
                 .set(RECORDING.RAW_HASH, rawHash)
+                .set(RECORDING.CHUNKS, chunks)
                 .set(RECORDING.CHANGED_AT, now)
                 .where(RECORDING.ID.eq(id))
                 .execute();
@@ -135,9 +143,5 @@ class RecordingStore {
                 .set(RECORDING.CHANGED_AT, now)
                 .where(RECORDING.ID.eq(id))
                 .execute();
-    }
-
-    boolean anyOtherHas(String rawHash, String exceptId) {
-        return writing.fetchExists(RECORDING, RECORDING.RAW_HASH.eq(rawHash), RECORDING.ID.ne(exceptId));
     }
 }

@@ -1,5 +1,6 @@
 package prolalia.app.sound;
 
+import java.util.Comparator;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -7,6 +8,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.task.TaskExecutor;
 import org.springframework.stereotype.Component;
+import prolalia.app.house.BegunWork;
 
 /** Goes on with what a stopped server left undone: recordings that were sealed, but not yet made into takes. */
 @Component
@@ -15,24 +17,29 @@ class SealedRecordings {
 
     private final RecordingStore recordings;
     private final TakeMaker maker;
+    private final BegunWork begun;
     private final TaskExecutor executor;
 
-    SealedRecordings(RecordingStore recordings, TakeMaker maker, TaskExecutor applicationTaskExecutor) {
+    SealedRecordings(RecordingStore recordings, TakeMaker maker, BegunWork begun, TaskExecutor applicationTaskExecutor) {
         this.recordings = recordings;
         this.maker = maker;
+        this.begun = begun;
         this.executor = applicationTaskExecutor;
     }
 
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
-        List<StoredRecording> sealed = recordings.inState(StoredRecording.State.SEALED);
+        // What the last server died within comes last; one after another, so that each is alone with its fault.
+        List<StoredRecording> sealed = recordings.inState(StoredRecording.State.SEALED).stream()
+                .sorted(Comparator.comparing((StoredRecording each) -> begun.wasInterrupted(TakeMaker.WORK, each.id())))
+                .toList();
         executor.execute(() -> sealed.forEach(this::judge));
     }
 
     private void judge(StoredRecording recording) {
         try {
             maker.judge(recording.id());
-        } catch (Exception failure) {
+        } catch (Exception | Error failure) {
             // The recording stays sealed, with its sound in the media store, and is tried again at the next start.
             LOG.error("Recording {} could not be rendered", recording.id(), failure);
         }

@@ -59,6 +59,7 @@ public class SoundWorkers implements DisposableBean {
     private final int places;
     private final Semaphore rooms;
     private final Deque<Worker> idle = new ArrayDeque<>();
+    private volatile boolean stopped;
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> {
         Thread thread = new Thread(task, "sound-clock");
         thread.setDaemon(true);
@@ -120,13 +121,16 @@ public class SoundWorkers implements DisposableBean {
             try {
                 return ask(request, progress, 1);
             } catch (LostException lost) {
-                if (!lost.worthAnotherTry) {
+                if (!lost.worthAnotherTry || stopped) {
                     throw lost;
                 }
                 LOG.warn("A program for sound was lost ({}); its work is tried again, alone", lost.getMessage());
                 return ask(request, progress, places);
             }
         } catch (LostException lost) {
+            if (stopped) {
+                throw new IOException("The server stops");
+            }
             LOG.warn("A file of sound could not be opened: {}", lost.getMessage());
             throw new UnreadableSoundException(Refusal.Reason.TOO_HEAVY, lost);
         }
@@ -192,6 +196,7 @@ public class SoundWorkers implements DisposableBean {
 
     @Override
     public void destroy() {
+        stopped = true;
         clock.shutdownNow();
         synchronized (idle) {
             idle.forEach(Worker::close);

@@ -12,6 +12,7 @@ import prolalia.core.sound.Refusal;
  * @param mediaType as the browser gave it; its parameter "overlap" says how much at each end may be a neighbour's
  * @param fileName of an uploaded file, null when it was recorded here
  * @param rawHash in the media store, null while chunks are coming in and when nothing of it was worth keeping
+ * @param chunks that it was put together of, 0 as long as it wasn't, and of a file
  * @param refusal why it isn't a take, null otherwise
  * @param durationMs of all that was recorded, null until it is known
  */
@@ -25,6 +26,7 @@ public record StoredRecording(
         State state,
         String fileName,
         String rawHash,
+        int chunks,
         Refusal.Reason refusal,
         Long durationMs,
         long startedAt,
@@ -57,6 +59,11 @@ public record StoredRecording(
         } catch (InvalidMediaTypeException | NumberFormatException unreadable) {
             return 0;
         }
+    }
+
+    /** Whether there is sound in it that is no take, but worth being listened to. */
+    public boolean isKeptAside() {
+        return state == State.REFUSED && rawHash != null && refusal.hasSoundInIt();
     }
 
     /** Whether a teacher may still say "that is a take all the same". */

@@ -8,11 +8,15 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReentrantLock;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.house.BegunWork;
 import prolalia.app.house.DataFolder;
 import prolalia.app.house.Ids;
 import prolalia.app.house.MediaStore;
+import prolalia.app.house.NotHereException;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.Finding;
@@ -26,6 +30,11 @@ import prolalia.media.process.SoundRequest.Rendered;
 /** Makes takes of sealed recordings, each recording once. */
 @Component
 class TakeMaker {
+    private static final Logger LOG = LoggerFactory.getLogger(TakeMaker.class);
+
+    /** Its name in what was begun. */
+    static final String WORK = "take";
+
     private final Lock[] locks = new Lock[64];
     private final RecordingStore recordings;
     private final TakeStore takes;
@@ -35,6 +44,7 @@ class TakeMaker {
     private final DataFolder folder;
     private final SchoolService school;
     private final TransactionTemplate transaction;
+    private final BegunWork begun;
     private final Clock clock;
 
     TakeMaker(
@@ -46,6 +56,7 @@ class TakeMaker {
             DataFolder folder,
             SchoolService school,
             TransactionTemplate transaction,
+            BegunWork begun,
             Clock clock) {
         this.recordings = recordings;
         this.takes = takes;
@@ -55,6 +66,7 @@ class TakeMaker {
         this.folder = folder;
         this.school = school;
         this.transaction = transaction;
+        this.begun = begun;
         this.clock = clock;
         java.util.Arrays.setAll(locks, i -> new ReentrantLock());
     }
@@ -87,17 +99,33 @@ class TakeMaker {
             StoredRecording recording = recordings.find(recordingId).orElseThrow();
             boolean render = recording.state() == State.SEALED || whole && recording.canBeTakenWhole();
             if (render) {
-                render(recording, whole);
+                renderOnce(recording, whole);
             }
         } finally {
             lock.unlock();
         }
         Optional<StoredTake> take = takes.ofRecording(recordingId);
+        if (take.isEmpty() && recordings.find(recordingId).orElseThrow().refusal() == null) {
+            throw new NotHereException("recording that was thrown away");
+        }
         return take.isPresent()
                 ? new Verdict.Taken(take.get())
                 : new Verdict.Refused(
                         recordings.find(recordingId).orElseThrow(),
                         school.settings().longestRecordingMs());
+    }
+
+    private void renderOnce(StoredRecording recording, boolean whole) throws IOException {
+        if (!begun.begin(WORK, recording.id())) {
+            LOG.error("Recording {} ended the server twice and is set aside", recording.id());
+            refuse(recording, Refusal.Reason.TOO_HEAVY, 0);
+        } else {
+            try {
+                render(recording, whole);
+            } finally {
+                begun.end(WORK, recording.id());
+            }
+        }
     }
 
     private void render(StoredRecording recording, boolean whole) throws IOException {
