@@ -59,9 +59,7 @@ class Announcement {
             text.append(words.say("start.demo")).append('\n');
         } else if (accounts.needsFirstAccount()) {
             text.append(words.say("start.first")).append('\n');
-            if (everywhere) {
-                text.append(words.say("start.word", guard.word())).append('\n');
-            }
+            text.append(words.say("start.word", guard.word())).append('\n');
         }
         text.append(words.say("start.data", folder.root())).append('\n');
         System.out.println("\n" + text);

@@ -37,6 +37,14 @@ CREATE TABLE sign_in (
 );
 CREATE INDEX sign_in_by_seen ON sign_in (seen_at);
 
+-- Devices from which a teacher signed in: others' wrong guesses don't slow her there.
+CREATE TABLE known_device (
+  secret_hash TEXT   NOT NULL,
+  teacher_id  TEXT   NOT NULL REFERENCES teacher (id),
+  known_since BIGINT NOT NULL,
+  PRIMARY KEY (secret_hash, teacher_id)
+);
+
 -- Counts up with everything that changes what students see or hear of a lesson, here alone.
 ALTER TABLE lesson ADD COLUMN revision INTEGER NOT NULL DEFAULT 0;
 

@@ -8,7 +8,7 @@ import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.house.Ids;
 
 @Service
@@ -20,13 +20,13 @@ public class AccountService implements UserDetailsService {
 
     private final TeacherStore teachers;
     private final PasswordEncoder passwords;
-    private final SignInThrottle throttle;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
-    AccountService(TeacherStore teachers, PasswordEncoder passwords, SignInThrottle throttle, Clock clock) {
+    AccountService(TeacherStore teachers, PasswordEncoder passwords, TransactionTemplate transaction, Clock clock) {
         this.teachers = teachers;
         this.passwords = passwords;
-        this.throttle = throttle;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -36,22 +36,19 @@ public class AccountService implements UserDetailsService {
         NO_SIGN_IN_NAME,
         SHORT_PASSWORD,
         TOO_LONG,
-        TAKEN
+        TAKEN,
+        /** Somebody else was quicker. */
+        NOT_FIRST
     }
 
     @Override
     public UserDetails loadUserByUsername(String name) {
-        String signInName = normal(name);
-        return teachers.bySignInName(signInName, throttle.isPaused(signInName))
+        return teachers.bySignInName(normal(name))
                 .orElseThrow(() -> new UsernameNotFoundException("unknown"));
     }
 
     public Optional<SignedInTeacher> teacher(String signInName) {
-        return teachers.bySignInName(normal(signInName), false);
-    }
-
-    public Optional<SignedInTeacher> teacherById(String id) {
-        return teachers.byId(id);
+        return teachers.bySignInName(normal(signInName));
     }
 
     public boolean needsFirstAccount() {
@@ -59,13 +56,31 @@ public class AccountService implements UserDetailsService {
     }
 
     /** Makes an account; answers what is wrong, or nothing when it is made. */
-    @Transactional
     public Optional<Fault> add(String fullName, String signInName, String password) {
+        return add(fullName, signInName, password, false);
+    }
+
+    /** Makes the first account, which there is once, however many people ask for it at the same time. */
+    Optional<Fault> addFirst(String fullName, String signInName, String password) {
+        return add(fullName, signInName, password, true);
+    }
+
+    private Optional<Fault> add(String fullName, String signInName, String password, boolean first) {
         Optional<Fault> fault = fault(fullName.strip(), normal(signInName), password);
-        if (fault.isEmpty()) {
-            teachers.add(Ids.newId(), normal(signInName), fullName.strip(), passwords.encode(password), clock.millis());
+        if (fault.isPresent()) {
+            return fault;
         }
-        return fault;
+        String hash = passwords.encode(password);
+        return transaction.execute(status -> {
+            if (first && !teachers.isEmpty()) {
+                return Optional.of(Fault.NOT_FIRST);
+            }
+            if (teachers.bySignInName(normal(signInName)).isPresent()) {
+                return Optional.of(Fault.TAKEN);
+            }
+            teachers.add(Ids.newId(), normal(signInName), fullName.strip(), hash, clock.millis());
+            return Optional.empty();
+        });
     }
 
     private Optional<Fault> fault(String fullName, String signInName, String password) {
@@ -83,7 +98,7 @@ public class AccountService implements UserDetailsService {
                 || password.length() > LONGEST_TEXT) {
             return Optional.of(Fault.TOO_LONG);
         }
-        return teachers.bySignInName(signInName, false).map(taken -> Fault.TAKEN);
+        return Optional.empty();
     }
 
     private static String normal(String signInName) {

@@ -23,8 +23,6 @@ public class Entrance {
         context.setAuthentication(
                 UsernamePasswordAuthenticationToken.authenticated(teacher, null, teacher.getAuthorities()));
         SecurityContextHolder.setContext(context);
-        request.getSession();
-        request.changeSessionId();
         contexts.saveContext(context, request, response);
     }
 }

@@ -1,15 +1,12 @@
 package prolalia.app.account;
 
-import java.net.InetAddress;
-import java.net.UnknownHostException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import org.springframework.stereotype.Component;
 import prolalia.app.house.Ids;
 
 /**
- * Lets only the person at this machine make the first account: from elsewhere on the network the word is asked for that
- * the terminal shows.
+ * Lets only the person who started the server make the first account: the word is asked for that the terminal shows.
  */
 @Component
 public class FirstAccountGuard {
@@ -23,14 +20,6 @@ public class FirstAccountGuard {
     /** Shown in the terminal alone. */
     public String word() {
         return word;
-    }
-
-    boolean isThisMachine(String remoteAddress) {
-        try {
-            return InetAddress.getByName(remoteAddress).isLoopbackAddress();
-        } catch (UnknownHostException unreadable) {
-            return false;
-        }
     }
 
     boolean knows(String said) {

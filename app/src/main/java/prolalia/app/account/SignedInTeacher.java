@@ -14,34 +14,13 @@ public class SignedInTeacher implements UserDetails, CredentialsContainer {
     private final String id;
     private final String signInName;
     private final String fullName;
-    private final boolean paused;
-    private final boolean phone;
     private String passwordHash;
 
-    /**
-     * @param paused whether, after wrong passwords, no password is looked at for a while
-     */
-    SignedInTeacher(String id, String signInName, String fullName, String passwordHash, boolean paused) {
-        this(id, signInName, fullName, passwordHash, paused, false);
-    }
-
-    private SignedInTeacher(
-            String id, String signInName, String fullName, String passwordHash, boolean paused, boolean phone) {
+    SignedInTeacher(String id, String signInName, String fullName, String passwordHash) {
         this.id = id;
         this.signInName = signInName;
         this.fullName = fullName;
         this.passwordHash = passwordHash;
-        this.paused = paused;
-        this.phone = phone;
-    }
-
-    /** The same teacher at a phone that is the microphone of a read-through, and may do nothing else. */
-    public SignedInTeacher atPhone() {
-        return new SignedInTeacher(id, signInName, fullName, null, paused, true);
-    }
-
-    public boolean isPhone() {
-        return phone;
     }
 
     public String id() {
@@ -58,12 +37,7 @@ public class SignedInTeacher implements UserDetails, CredentialsContainer {
 
     @Override
     public Collection<? extends GrantedAuthority> getAuthorities() {
-        return List.of(new SimpleGrantedAuthority(phone ? "ROLE_PHONE" : "ROLE_TEACHER"));
-    }
-
-    @Override
-    public boolean isAccountNonLocked() {
-        return !paused;
+        return List.of(new SimpleGrantedAuthority("ROLE_TEACHER"));
     }
 
     @Override
@@ -76,7 +50,7 @@ public class SignedInTeacher implements UserDetails, CredentialsContainer {
         return signInName;
     }
 
-    /** Sessions are stored; the hash of the password isn't stored with them. */
+    /** Whoever has the teacher of a request in hand needs no hash of the password. */
     @Override
     public void eraseCredentials() {
         passwordHash = null;

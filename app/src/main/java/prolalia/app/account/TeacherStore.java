@@ -3,7 +3,6 @@ package prolalia.app.account;
 import static prolalia.app.house.db.Tables.TEACHER;
 
 import java.util.Optional;
-import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 
@@ -19,19 +18,11 @@ class TeacherStore {
         return !writing.fetchExists(TEACHER);
     }
 
-    Optional<SignedInTeacher> bySignInName(String signInName, boolean paused) {
-        return where(TEACHER.SIGN_IN_NAME.eq(signInName), paused);
-    }
-
-    Optional<SignedInTeacher> byId(String id) {
-        return where(TEACHER.ID.eq(id), false);
-    }
-
-    private Optional<SignedInTeacher> where(Condition which, boolean paused) {
+    Optional<SignedInTeacher> bySignInName(String signInName) {
         return writing.selectFrom(TEACHER)
-                .where(which)
+                .where(TEACHER.SIGN_IN_NAME.eq(signInName))
                 .fetchOptional(row -> new SignedInTeacher(
-                        row.getId(), row.getSignInName(), row.getFullName(), row.getPasswordHash(), paused));
+                        row.getId(), row.getSignInName(), row.getFullName(), row.getPasswordHash()));
     }
 
     void add(String id, String signInName, String fullName, String passwordHash, long now) {

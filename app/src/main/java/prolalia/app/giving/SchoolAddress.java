@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
-import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import prolalia.app.school.SchoolService;
 
 /** The address at which students reach this server: as set for the school, or else worked out. */
@@ -19,10 +18,15 @@ import prolalia.app.school.SchoolService;
 public class SchoolAddress {
     private final SchoolService school;
     private final String listensOn;
+    private final boolean behindProxy;
 
-    SchoolAddress(SchoolService school, @Value("${server.address:}") String listensOn) {
+    SchoolAddress(
+            SchoolService school,
+            @Value("${server.address:}") String listensOn,
+            @Value("${server.tomcat.remoteip.internal-proxies:}") String proxies) {
         this.school = school;
         this.listensOn = listensOn;
+        behindProxy = !proxies.isEmpty();
     }
 
     /**
@@ -41,19 +45,18 @@ public class SchoolAddress {
         }
         String host = request.getServerName();
         if (!isLoopback(host)) {
-            return new Address(base(null), false);
+            return new Address(base(host, request), false);
         }
         boolean onNetwork = listensOn.isEmpty() || listensOn.equals("0.0.0.0") || listensOn.equals("::");
         Optional<String> here = onNetwork ? networkAddress() : Optional.empty();
-        return new Address(base(here.orElse(null)), here.isEmpty());
+        return new Address(base(here.orElse(host), request), here.isEmpty());
     }
 
-    private static String base(String host) {
-        ServletUriComponentsBuilder builder = ServletUriComponentsBuilder.fromCurrentContextPath();
-        if (host != null) {
-            builder.host(host);
-        }
-        return builder.toUriString();
+    /** @param host one of this server's own (see KnownHosts); its port is not taken from what the browser says of it */
+    private String base(String host, HttpServletRequest request) {
+        int port = behindProxy ? request.getServerPort() : request.getLocalPort();
+        boolean usual = port == (request.isSecure() ? 443 : 80);
+        return (request.isSecure() ? "https://" : "http://") + host + (usual ? "" : ":" + port);
     }
 
     private static boolean isLoopback(String host) {

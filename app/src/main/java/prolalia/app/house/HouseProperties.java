@@ -1,6 +1,7 @@
 package prolalia.app.house;
 
 import java.nio.file.Path;
+import java.util.List;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 
@@ -9,8 +10,10 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  *
  * @param data the folder that holds everything that is kept
  * @param demo whether the demo data is made and a button enters as the demo teacher
+ * @param hosts names by which this server is reached, beside those that it knows of itself
  */
 @ConfigurationProperties("prolalia")
 public record HouseProperties(
         @DefaultValue("data/school") Path data,
-        @DefaultValue("false") boolean demo) {}
+        @DefaultValue("false") boolean demo,
+        @DefaultValue({}) List<String> hosts) {}

@@ -27,7 +27,7 @@ import prolalia.core.given.GivenLesson;
  * one range of it (RFC 9110, 14) goes the usual way, and so does everything that must be refused.
  */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class MediaDelivery extends HttpFilter {
     private static final Pattern MEDIA =
             Pattern.compile("/[le]/([\\w-]{1,64})/(?:sound/([0-9a-f]{64})\\.mp3|picture/([0-9a-f]{64}))");

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.house.NotHereException;
-import prolalia.app.house.SecurityConfiguration;
+import prolalia.app.house.ContentSecurityPolicy;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.core.align.WordTimes.Word;
@@ -66,7 +66,7 @@ class PreviewController {
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable int number) {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
-                .header("Content-Security-Policy", SecurityConfiguration.IN_OUR_OWN_FRAME)
+                .header("Content-Security-Policy", ContentSecurityPolicy.IN_OUR_OWN_FRAME)
                 .contentType(PlayerController.HTML)
                 .body(player.preview(lessons.summary(teacher.id(), id), number, "/lessons/" + id + "/student"));
     }

@@ -2,7 +2,6 @@ package prolalia.app.reading;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import jakarta.servlet.http.HttpSession;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
@@ -16,8 +15,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
-import prolalia.app.account.AccountService;
-import prolalia.app.account.Entrance;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.giving.SchoolAddress;
 import prolalia.app.house.Ids;
@@ -33,16 +30,11 @@ import prolalia.formats.code.CodeImage;
 /** A phone as the microphone of a read-through: the code, the phone's page, and what both sides say to each other. */
 @Controller
 class PhoneController {
-    /** In the session of a phone: which link it came by. */
-    static final String LINK = "prolalia.phone";
-
     /** A request waits so long for a message; what is between may cut off one that waits half a minute. */
     private static final long LONGEST_WAIT_MS = 15_000;
 
     private final PhoneLinks links;
     private final ReadThroughService readThrough;
-    private final AccountService accounts;
-    private final Entrance entrance;
     private final LessonService lessons;
     private final SchoolService school;
     private final SchoolAddress addresses;
@@ -51,16 +43,12 @@ class PhoneController {
     PhoneController(
             PhoneLinks links,
             ReadThroughService readThrough,
-            AccountService accounts,
-            Entrance entrance,
             LessonService lessons,
             SchoolService school,
             SchoolAddress addresses,
             Words words) {
         this.links = links;
         this.readThrough = readThrough;
-        this.accounts = accounts;
-        this.entrance = entrance;
         this.lessons = lessons;
         this.school = school;
         this.addresses = addresses;
@@ -87,31 +75,14 @@ class PhoneController {
         return "reading/phone-code";
     }
 
-    /** What the code leads to. */
+    /** What the code leads to: the secret in the address is all the right that the phone has, and it signs nobody in. */
     @GetMapping("/phone/{token}")
-    String phone(
-            @AuthenticationPrincipal SignedInTeacher already,
-            @PathVariable String token,
-            HttpServletRequest request,
-            HttpServletResponse response,
-            Model model) {
+    String phone(@PathVariable String token, HttpServletResponse response, Model model) {
         PhoneLink link = links.findOpen(token).orElse(null);
         if (link == null) {
             response.setStatus(HttpStatus.GONE.value());
             return "reading/phone-over";
         }
-        boolean itsOwnTeacher =
-                already != null && !already.isPhone() && already.id().equals(link.teacherId());
-        if (!itsOwnTeacher) {
-            entrance.enter(
-                    accounts.teacherById(link.teacherId())
-                            .orElseThrow(() -> new NotHereException("teacher"))
-                            .atPhone(),
-                    request,
-                    response);
-        }
-        HttpSession session = request.getSession();
-        session.setAttribute(LINK, token);
         String phone = Ids.newId();
         link.join(phone);
         model.addAttribute(
@@ -163,9 +134,8 @@ class PhoneController {
     @GetMapping("/phone/{token}/messages")
     @ResponseBody
     List<Message> toPhone(
-            @PathVariable String token, @RequestParam(defaultValue = "0") long after, HttpServletRequest request)
-            throws InterruptedException {
-        return ofPhone(token, request).await(Side.PHONE, after, LONGEST_WAIT_MS);
+            @PathVariable String token, @RequestParam(defaultValue = "0") long after) throws InterruptedException {
+        return ofPhone(token).await(Side.PHONE, after, LONGEST_WAIT_MS);
     }
 
     /** @param phone which of the phones that came by this code speaks: only the last one is the microphone */
@@ -174,17 +144,14 @@ class PhoneController {
     void fromPhone(
             @PathVariable String token,
             @RequestParam String phone,
-            @RequestBody Map<String, String> says,
-            HttpServletRequest request) {
-        PhoneLink link = ofPhone(token, request);
+            @RequestBody Map<String, String> says) {
+        PhoneLink link = ofPhone(token);
         if (link.isMicrophone(phone)) {
             link.say(Side.COMPUTER, says);
         }
     }
 
-    private PhoneLink ofPhone(String token, HttpServletRequest request) {
-        HttpSession session = request.getSession(false);
-        boolean itsOwn = session != null && token.equals(session.getAttribute(LINK));
-        return links.find(token).filter(link -> itsOwn).orElseThrow(() -> new NotHereException("read-through"));
+    private PhoneLink ofPhone(String token) {
+        return links.find(token).orElseThrow(() -> new NotHereException("read-through"));
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 
 /**
  * A read-through whose microphone is a phone: what the phone and the computer say to each other, in memory alone, since it
@@ -121,11 +122,18 @@ final class PhoneLink {
         private long last;
 
         synchronized void add(Map<String, String> words) {
-            messages.add(new Message(++last, Map.copyOf(words)));
+            messages.add(new Message(++last, whole(words)));
             if (messages.size() > MOST_HELD) {
                 messages.remove(0);
             }
             notifyAll();
+        }
+
+        /** What somebody sent may hold a null. */
+        private static Map<String, String> whole(Map<String, String> words) {
+            return words.entrySet().stream()
+                    .filter(each -> each.getKey() != null && each.getValue() != null)
+                    .collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, Map.Entry::getValue));
         }
 
         synchronized List<Message> await(long after, long longestMs) throws InterruptedException {

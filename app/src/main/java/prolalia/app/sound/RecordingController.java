@@ -25,6 +25,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.DataFolder;
 import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
 
@@ -34,11 +35,20 @@ class RecordingController {
     private final RecordingService recordings;
     private final TakeService takes;
     private final MediaResponses media;
+    private final VerdictPage verdicts;
+    private final DataFolder folder;
 
-    RecordingController(RecordingService recordings, TakeService takes, MediaResponses media) {
+    RecordingController(
+            RecordingService recordings,
+            TakeService takes,
+            MediaResponses media,
+            VerdictPage verdicts,
+            DataFolder folder) {
         this.recordings = recordings;
         this.takes = takes;
         this.media = media;
+        this.verdicts = verdicts;
+        this.folder = folder;
     }
 
     /** Answers when the chunk is on the disk. */
@@ -66,11 +76,7 @@ class RecordingController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        Verdict verdict = recordings.end(teacher.id(), id, chunks, words);
-        if (keep && verdict instanceof Verdict.Taken taken) {
-            takes.keep(teacher.id(), taken.take().id());
-        }
-        return show(verdict, response, model);
+        return verdicts.show(recordings.end(teacher.id(), id, chunks, words, keep), response, model);
     }
 
     @PutMapping("/recordings/{id}/file")
@@ -86,7 +92,8 @@ class RecordingController {
         if (request.getContentLengthLong() > RecordingService.LARGEST_RECORDING_BYTES) {
             throw new RecordingService.TooLargeException();
         }
-        return show(
+        folder.needRoom(request.getContentLengthLong());
+        return verdicts.show(
                 recordings.receiveFile(teacher.id(), id, lineId, name, null, request.getInputStream()),
                 response,
                 model);
@@ -99,29 +106,7 @@ class RecordingController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        return show(recordings.takeWhole(teacher.id(), id), response, model);
-    }
-
-    private static String show(Verdict verdict, HttpServletResponse response, Model model) {
-        if (verdict instanceof Verdict.Incomplete incomplete) {
-            response.setStatus(HttpStatus.CONFLICT.value());
-            response.setHeader(
-                    "Missing-Chunks",
-                    String.join(
-                            ",",
-                            incomplete.missing().stream()
-                                    .limit(100)
-                                    .map(String::valueOf)
-                                    .toList()));
-            return "reading/incomplete";
-        }
-        if (verdict instanceof Verdict.Taken taken) {
-            model.addAttribute("take", taken.take());
-        } else if (verdict instanceof Verdict.Refused refused) {
-            model.addAttribute("refused", refused.recording());
-            model.addAttribute("longestMinutes", refused.longestMs() / 60_000);
-        }
-        return "reading/verdict";
+        return verdicts.show(recordings.takeWhole(teacher.id(), id), response, model);
     }
 
     @DeleteMapping("/recordings/{id}")

@@ -163,8 +163,18 @@ public class RecordingService {
      *
      * @param count how many chunks it has; null: as many as came in without a gap
      * @param shownWords the words that the reader saw, which another tab may have changed since; null: not known
+     * @param keep whether the take is kept on its line at once
      */
-    public Verdict end(String teacherId, String recordingId, Integer count, String shownWords) throws IOException {
+    public Verdict end(String teacherId, String recordingId, Integer count, String shownWords, boolean keep)
+            throws IOException {
+        Verdict verdict = end(teacherId, recordingId, count, shownWords);
+        if (keep && verdict instanceof Verdict.Taken taken) {
+            keeping.keep(teacherId, taken.take().id());
+        }
+        return verdict;
+    }
+
+    private Verdict end(String teacherId, String recordingId, Integer count, String shownWords) throws IOException {
         Lock lock = locks[Math.floorMod(recordingId.hashCode(), locks.length)];
         lock.lock();
         try {
@@ -234,12 +244,17 @@ public class RecordingService {
     }
 
     /** Throws away a false start. Takes aren't touched. */
-    public void discard(String teacherId, String recordingId) throws IOException {
+    public void discard(String teacherId, String recordingId) {
         StoredRecording recording = recording(teacherId, recordingId);
         if (recording.state() == State.OPEN || recording.state() == State.REFUSED) {
             // Its sound stays for a while ({@code StorageSweeper}): it was somebody's voice, and a press is soon made.
             recordings.discard(recordingId, clock.millis());
         }
+    }
+
+    /** Whether nothing came in as yet under a name. */
+    public boolean isNew(String recordingId) {
+        return recordings.find(recordingId).isEmpty();
     }
 
     public StoredRecording recording(String teacherId, String recordingId) {

@@ -3,33 +3,83 @@ package prolalia.app.stage;
 import static prolalia.app.house.db.Tables.HINT_ASKED;
 
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Repository;
 
-/** How often students asked for hints. */
+/** How often students asked for hints: counted in memory, and written down every few seconds, all at once. */
 @Repository
-class HintStore {
-    private final DSLContext writing;
+class HintStore implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(HintStore.class);
+    private static final int LINES_REMEMBERED = 20_000;
 
-    HintStore(DSLContext writing) {
+    private final DSLContext writing;
+    private final DSLContext looking;
+    private final Map<String, Integer> counted = new ConcurrentHashMap<>();
+
+    HintStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
         this.writing = writing;
+        this.looking = looking;
     }
 
     void asked(String lineId) {
-        writing.insertInto(HINT_ASKED)
-                .set(HINT_ASKED.LINE_ID, lineId)
-                .set(HINT_ASKED.TIMES, 1)
-                .onConflict(HINT_ASKED.LINE_ID)
-                .doUpdate()
-                .set(HINT_ASKED.TIMES, HINT_ASKED.TIMES.plus(1))
-                .execute();
+        if (counted.size() < LINES_REMEMBERED) {
+            counted.merge(lineId, 1, Integer::sum);
+        }
+    }
+
+    @Scheduled(fixedDelay = 10_000)
+    void writeDown() {
+        Map<String, Integer> now = new HashMap<>();
+        for (String line : counted.keySet()) {
+            Integer times = counted.remove(line);
+            if (times != null) {
+                now.put(line, times);
+            }
+        }
+        if (now.isEmpty()) {
+            return;
+        }
+        try {
+            writing.batch(now.entrySet().stream()
+                            .map(each -> writing.insertInto(HINT_ASKED)
+                                    .set(HINT_ASKED.LINE_ID, each.getKey())
+                                    .set(HINT_ASKED.TIMES, each.getValue())
+                                    .onConflict(HINT_ASKED.LINE_ID)
+                                    .doUpdate()
+                                    .set(HINT_ASKED.TIMES, HINT_ASKED.TIMES.plus(DSL.val(each.getValue()))))
+                            .toList())
+                    .execute();
+        } catch (RuntimeException fullDisk) {
+            LOG.warn("What students asked for could not be written down as yet: {}", fullDisk.getMessage());
+            now.forEach((line, times) -> counted.merge(line, times, Integer::sum));
+        }
     }
 
     /** How often each was asked for; those that never were are missing. */
     Map<String, Integer> times(Collection<String> lineIds) {
-        return writing.selectFrom(HINT_ASKED)
+        Map<String, Integer> times = new HashMap<>(looking.selectFrom(HINT_ASKED)
                 .where(HINT_ASKED.LINE_ID.in(lineIds))
-                .fetchMap(HINT_ASKED.LINE_ID, HINT_ASKED.TIMES);
+                .fetchMap(HINT_ASKED.LINE_ID, HINT_ASKED.TIMES));
+        for (String line : lineIds) {
+            Integer more = counted.get(line);
+            if (more != null) {
+                times.merge(line, more, Integer::sum);
+            }
+        }
+        return times;
+    }
+
+    @Override
+    public void destroy() {
+        writeDown();
     }
 }

@@ -5,6 +5,18 @@ import { dropChunk, firstChunk } from './safe.js';
 const FIRST_WAIT_MS = 500;
 const LONGEST_WAIT_MS = 5000;
 
+/** Where a recording goes: a phone's by the secret of its read-through, all others as whoever is signed in. */
+export const addressOf = (recording) => `${recording.through ?? ''}/recordings/${recording.id}`;
+
+const NO_ROOM = 507;
+
+function stateAfter(failure) {
+  if (!(failure instanceof Answer)) {
+    return 'offline';
+  }
+  return failure.status === NO_ROOM ? 'noRoom' : failure.needsSignIn ? 'signedOut' : 'offline';
+}
+
 export class Courier {
   #wake = () => {};
   #stopped = false;
@@ -12,7 +24,7 @@ export class Courier {
 
   /**
    * @param recording as in the safe
-   * @param onState called with 'stored', 'offline', 'signedOut' or 'lost' as things go
+   * @param onState called with 'stored', 'offline', 'noRoom', 'signedOut' or 'lost' as things go
    */
   constructor(recording, onState = () => {}) {
     this.recording = recording;
@@ -48,7 +60,7 @@ export class Courier {
           this.onState('lost');
           return;
         }
-        this.onState(failure instanceof Answer && failure.needsSignIn ? 'signedOut' : 'offline');
+        this.onState(stateAfter(failure));
         await this.#pause(wait);
         wait = Math.min(LONGEST_WAIT_MS, wait * 2);
       }
@@ -61,8 +73,8 @@ export class Courier {
   }
 
   #put(chunk) {
-    const { id, line, type } = this.recording;
-    return send('PUT', `/recordings/${id}/chunks/${chunk.number}?line=${line}`, chunk.data, { 'Content-Type': type });
+    const { line, type } = this.recording;
+    return send('PUT', `${addressOf(this.recording)}/chunks/${chunk.number}?line=${line}`, chunk.data, { 'Content-Type': type });
   }
 
   #pause(ms) {
@@ -81,13 +93,13 @@ export class Courier {
 export async function end(recording, onState = () => {}, more = {}) {
   for (let wait = FIRST_WAIT_MS; ; wait = Math.min(LONGEST_WAIT_MS, wait * 2)) {
     try {
-      const response = await send('POST', `/recordings/${recording.id}/end`, new URLSearchParams({ chunks: recording.count, ...more }));
+      const response = await send('POST', `${addressOf(recording)}/end`, new URLSearchParams({ chunks: recording.count, ...more }));
       return await response.text();
     } catch (failure) {
       if (failure instanceof Answer && !failure.needsSignIn && failure.status < 500) {
         throw failure;
       }
-      onState(failure instanceof Answer && failure.needsSignIn ? 'signedOut' : 'offline');
+      onState(stateAfter(failure));
       await new Promise((resolve) => { setTimeout(resolve, wait); });
     }
   }

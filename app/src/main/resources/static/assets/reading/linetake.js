@@ -1,6 +1,6 @@
 // One line's take within a read-through: samples in, chunks of one second out, by the same safe and courier as ever.
 import { lockName } from './catchup.js';
-import { Courier, end } from './courier.js';
+import { addressOf, Courier, end } from './courier.js';
 import { dropRecording, putChunk, putRecording } from './safe.js';
 import { send } from '../house/requests.js';
 
@@ -38,11 +38,12 @@ export class LineTake {
   #heldCount = 0;
   #release = () => {};
 
-  constructor(line, sampleRate, overlapMs, onState) {
+  /** @param through the way to the server; empty: as whoever is signed in */
+  constructor(line, sampleRate, overlapMs, through, onState) {
     this.line = line;
     this.sampleRate = sampleRate;
     this.onState = onState;
-    this.recording = { id: crypto.randomUUID(), line: line.id, words: line.words, type: `audio/wav;overlap=${overlapMs}`, startedAt: Date.now(), count: null };
+    this.recording = { id: crypto.randomUUID(), through, line: line.id, words: line.words, type: `audio/wav;overlap=${overlapMs}`, startedAt: Date.now(), count: null };
     this.courier = new Courier(this.recording, onState);
     this.count = 0;
     navigator.locks?.request(lockName(this.recording.id), () => new Promise((resolve) => { this.#release = resolve; }));
@@ -99,6 +100,6 @@ export class LineTake {
     await this.#written;
     await dropRecording(this.recording.id);
     this.#release();
-    await send('DELETE', `/recordings/${this.recording.id}`).catch(() => {});
+    await send('DELETE', addressOf(this.recording)).catch(() => {});
   }
 }

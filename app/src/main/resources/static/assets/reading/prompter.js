@@ -15,6 +15,7 @@ const PAUSE_KEY = 'hands-free-pause';
 const page = document.querySelector('.prompter');
 const lines = [...document.querySelectorAll('#lines-to-read li')].map((item) => ({ ...item.dataset, words: item.textContent }));
 const longestMs = Number(page.dataset.longestMs);
+const through = page.dataset.phone ? `/phone/${page.dataset.phone}` : '';
 const at = (id) => document.getElementById(id);
 const marks = [...document.querySelectorAll('.reading-head .marks i')];
 // A long script has one bar in place of its marks.
@@ -74,7 +75,7 @@ function courierSays(state) {
 // ---- reading
 
 function hear() {
-  take = new LineTake(lines[index], ear.sampleRate, OVERLAP_MS, courierSays);
+  take = new LineTake(lines[index], ear.sampleRate, OVERLAP_MS, through, courierSays);
   ear.begin(take);
 }
 

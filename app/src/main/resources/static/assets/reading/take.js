@@ -1,6 +1,6 @@
 // One recording in the making: the media recorder, its chunks into the safe, the courier behind it.
 import { lockName } from './catchup.js';
-import { Courier, end } from './courier.js';
+import { addressOf, Courier, end } from './courier.js';
 import { dropRecording, putChunk, putRecording } from './safe.js';
 import { bestType } from './microphone.js';
 import { send } from '../house/requests.js';
@@ -87,6 +87,6 @@ export class TakeInTheMaking {
     await this.#stopRecorder();
     await dropRecording(this.recording.id);
     this.#release();
-    await send('DELETE', `/recordings/${this.recording.id}`).catch(() => {});
+    await send('DELETE', addressOf(this.recording)).catch(() => {});
   }
 }

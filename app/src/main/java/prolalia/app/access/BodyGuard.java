@@ -1,0 +1,141 @@
+package prolalia.app.access;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpFilter;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import org.apache.tomcat.util.http.InvalidParameterException;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import prolalia.app.account.CookieSignIns;
+
+/**
+ * Looks at every request with a body before anybody reads it (OWASP ASVS 4.1, denial of service by slow bodies): of one that
+ * needs a teacher and has none, nothing is read; strangers send little, few of them at a time, and soon; and a body that drips is
+ * given up, whoever sends it.
+ */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE + 5)
+class BodyGuard extends HttpFilter {
+    private static final List<String> STRANGERS_PAGES = List.of("/sign-in", "/sign-out", "/first-account", "/enter-demo");
+
+    private static final int STRANGERS_BYTES = 16 << 10;
+    private static final int LARGEST_FORM_BYTES = 20 << 20;
+    private static final long DRAINED_BYTES = 64 << 10;
+
+    /** Read to its end although it is refused, so that the browser hears why. */
+    private static final long TOO_LARGE_DRAINED_BYTES = 210L << 20;
+
+    private final transient CookieSignIns signIns;
+    private final transient StrangersPlaces strangers = new StrangersPlaces();
+
+    BodyGuard(CookieSignIns signIns) {
+        this.signIns = signIns;
+    }
+
+    @Override
+    protected void doFilter(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws IOException, ServletException {
+        if (!hasBody(request)) {
+            boolean writes = !request.getMethod().equals("GET") && !request.getMethod().equals("HEAD");
+            if (writes && isOpen(request) && !strangers.mayWrite(request.getRemoteAddr())) {
+                refuse(response, HttpStatus.TOO_MANY_REQUESTS);
+            } else {
+                chain.doFilter(request, response);
+            }
+        } else if (request.getServletPath().startsWith("/phone/")) {
+            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, LARGEST_FORM_BYTES);
+        } else if (isOpen(request)) {
+            stranger(request, response, chain);
+        } else if (signIns.isSignedIn(request)) {
+            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, LARGEST_FORM_BYTES);
+        } else if (request.getHeader("X-XSRF-TOKEN") != null || !isForm(request)) {
+            refuse(response, HttpStatus.UNAUTHORIZED);
+        } else {
+            response.setHeader(HttpHeaders.CONNECTION, "close");
+            response.sendRedirect("/sign-in");
+        }
+    }
+
+    private static boolean hasBody(HttpServletRequest request) {
+        return request.getContentLengthLong() > 0 || request.getHeader(HttpHeaders.TRANSFER_ENCODING) != null;
+    }
+
+    private static boolean isOpen(HttpServletRequest request) {
+        String path = request.getServletPath();
+        return STRANGERS_PAGES.contains(path) || path.startsWith("/l/") || path.startsWith("/e/");
+    }
+
+    private static boolean isForm(HttpServletRequest request) {
+        String type = request.getContentType();
+        return type != null && type.toLowerCase(java.util.Locale.ROOT).startsWith("application/x-www-form-urlencoded");
+    }
+
+    private void stranger(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws IOException, ServletException {
+        if (request.getContentLengthLong() > STRANGERS_BYTES) {
+            refuse(response, HttpStatus.CONTENT_TOO_LARGE);
+            return;
+        }
+        String address = request.getRemoteAddr();
+        if (!strangers.mayWrite(address)) {
+            refuse(response, HttpStatus.TOO_MANY_REQUESTS);
+            return;
+        }
+        if (!strangers.enter(address)) {
+            response.setHeader(HttpHeaders.RETRY_AFTER, "2");
+            refuse(response, HttpStatus.SERVICE_UNAVAILABLE);
+            return;
+        }
+        GuardedRequest guarded = new GuardedRequest(request, DripLimit.OF_STRANGERS);
+        try {
+            guarded.readForm(STRANGERS_BYTES);
+        } catch (DripLimit.TooSlowException slow) {
+            refuse(response, HttpStatus.REQUEST_TIMEOUT);
+            return;
+        } catch (GuardedRequest.TooLargeException large) {
+            refuse(response, HttpStatus.CONTENT_TOO_LARGE);
+            return;
+        } catch (InvalidParameterException senseless) {
+            refuse(response, HttpStatus.BAD_REQUEST);
+            return;
+        } finally {
+            strangers.leave(address);
+        }
+        chain.doFilter(guarded, response);
+    }
+
+    private static void passOn(GuardedRequest request, HttpServletResponse response, FilterChain chain, int largestForm)
+            throws IOException, ServletException {
+        try {
+            if (isForm(request) && request.getMethod().equals("POST")) {
+                request.readForm(largestForm);
+            }
+            chain.doFilter(request, response);
+        } catch (DripLimit.TooSlowException slow) {
+            refuse(response, HttpStatus.REQUEST_TIMEOUT);
+            return;
+        } catch (GuardedRequest.TooLargeException large) {
+            response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
+        } catch (InvalidParameterException senseless) {
+            response.setStatus(HttpStatus.BAD_REQUEST.value());
+        }
+        boolean tooLarge = response.getStatus() == HttpStatus.CONTENT_TOO_LARGE.value()
+                || response.getStatus() == HttpStatus.INSUFFICIENT_STORAGE.value();
+        request.drain(tooLarge ? TOO_LARGE_DRAINED_BYTES : DRAINED_BYTES);
+    }
+
+    private static void refuse(HttpServletResponse response, HttpStatus status) {
+        if (!response.isCommitted()) {
+            response.reset();
+            response.setStatus(status.value());
+            response.setHeader(HttpHeaders.CONNECTION, "close");
+        }
+    }
+}

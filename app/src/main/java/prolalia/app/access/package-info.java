@@ -1,0 +1,2 @@
+/** Who may do what, and who is answered at all. */
+package prolalia.app.access;

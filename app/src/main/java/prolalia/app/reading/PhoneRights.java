@@ -1,0 +1,61 @@
+package prolalia.app.reading;
+
+import org.springframework.stereotype.Component;
+import prolalia.app.house.NotHereException;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.sound.RecordingService;
+
+/** What the phone of a read-through may do: record its lines, and see their pages. Everything else isn't here for it. */
+@Component
+class PhoneRights {
+    private final PhoneLinks links;
+    private final LessonService lessons;
+    private final RecordingService recordings;
+
+    PhoneRights(PhoneLinks links, LessonService lessons, RecordingService recordings) {
+        this.links = links;
+        this.lessons = lessons;
+        this.recordings = recordings;
+    }
+
+    /** Whose recording it will be. */
+    String toRecord(String token, String recordingId, String lineId) {
+        PhoneLink link = link(token);
+        if (!link.knows(recordingId)) {
+            boolean begins = links.findOpen(token).isPresent()
+                    && link.lineIds().contains(lineId)
+                    && recordings.isNew(recordingId);
+            if (!begins) {
+                throw new NotHereException("read-through for this recording");
+            }
+            link.begins(recordingId);
+        }
+        return link.teacherId();
+    }
+
+    /** Whose a recording is that this phone began. */
+    String toGoOn(String token, String recordingId) {
+        PhoneLink link = link(token);
+        if (!link.knows(recordingId)) {
+            throw new NotHereException("recording");
+        }
+        return link.teacherId();
+    }
+
+    /** The lesson to which a picture belongs. */
+    String toSee(String token, String pictureHash) {
+        PhoneLink link = links.findOpen(token).orElseThrow(() -> new NotHereException("read-through"));
+        boolean seen = lessons.lesson(link.teacherId(), link.lessonId()).pages().stream()
+                .filter(page -> pictureHash.equals(page.page().pictureHash()))
+                .flatMap(page -> page.lines().stream())
+                .anyMatch(line -> link.lineIds().contains(line.line().id()));
+        if (!seen) {
+            throw new NotHereException("picture");
+        }
+        return link.lessonId();
+    }
+
+    private PhoneLink link(String token) {
+        return links.find(token).orElseThrow(() -> new NotHereException("read-through"));
+    }
+}
