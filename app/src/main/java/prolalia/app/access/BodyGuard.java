@@ -14,6 +14,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.CookieSignIns;
+import prolalia.app.house.TooSlowException;
 
 /**
  * Looks at every request with a body before anybody reads it (OWASP ASVS 4.1, denial of service by slow bodies): of one that
@@ -96,7 +97,7 @@ class BodyGuard extends HttpFilter {
         GuardedRequest guarded = new GuardedRequest(request, DripLimit.OF_STRANGERS);
         try {
             guarded.readForm(STRANGERS_BYTES);
-        } catch (DripLimit.TooSlowException slow) {
+        } catch (TooSlowException slow) {
             refuse(response, HttpStatus.REQUEST_TIMEOUT);
             return;
         } catch (GuardedRequest.TooLargeException large) {
@@ -118,7 +119,7 @@ class BodyGuard extends HttpFilter {
                 request.readForm(largestForm);
             }
             chain.doFilter(request, response);
-        } catch (DripLimit.TooSlowException slow) {
+        } catch (TooSlowException slow) {
             refuse(response, HttpStatus.REQUEST_TIMEOUT);
             return;
         } catch (GuardedRequest.TooLargeException large) {

@@ -1,6 +1,6 @@
 package prolalia.app.access;
 
-import java.io.IOException;
+import prolalia.app.house.TooSlowException;
 
 /**
  * How slowly a body may come in.
@@ -14,11 +14,6 @@ record DripLimit(long graceMs, long leastBytesASecond) {
 
     /** A second of speech is 12 kB; a line that is slower than this never brings a lesson in. */
     static final DripLimit OF_FRIENDS = new DripLimit(30_000, 256);
-
-    /** It drips. */
-    static final class TooSlowException extends IOException {
-        private static final long serialVersionUID = 1;
-    }
 
     void check(long startedAtNs, long bytes) throws TooSlowException {
         long tookMs = (System.nanoTime() - startedAtNs) / 1_000_000;

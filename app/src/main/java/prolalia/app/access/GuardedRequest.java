@@ -17,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.apache.tomcat.util.http.Parameters;
+import prolalia.app.house.TooSlowException;
 
 /**
  * A request whose body is watched while it comes in. A form is read here, whole and before anybody asks for its fields, since the
@@ -51,7 +52,8 @@ final class GuardedRequest extends HttpServletRequestWrapper {
         form = bytes.toByteArray();
         Parameters read = new Parameters();
         read.setLimit(50_000);
-        read.processParameters(form.clone(), 0, form.length, StandardCharsets.UTF_8);
+        read.setCharset(StandardCharsets.UTF_8);
+        read.processParameters(form.clone(), 0, form.length);
         Map<String, String[]> all = new LinkedHashMap<>(super.getParameterMap());
         for (String name : Collections.list(read.getParameterNames())) {
             all.merge(name, read.getParameterValues(name), (before, after) -> Stream.concat(
@@ -141,7 +143,7 @@ final class GuardedRequest extends HttpServletRequestWrapper {
                 }
                 return read;
             } catch (SocketTimeoutException silent) {
-                throw new DripLimit.TooSlowException();
+                throw new TooSlowException();
             }
         }
 

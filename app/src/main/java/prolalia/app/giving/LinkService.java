@@ -23,13 +23,15 @@ public class LinkService {
     /**
      * Where a token leads.
      *
+     * @param revision of the lesson: another one when anything that students see or hear of it changed
      * @param withdrawn whether the teacher took the link back
+     * @param removed whether she removed the lesson
      */
-    public record Target(String lessonId, boolean withdrawn) {}
+    public record Target(String lessonId, long revision, boolean withdrawn, boolean removed) {}
 
     /** Where a token leads, or nothing when there never was such a link. */
     public Optional<Target> follow(String token) {
-        return links.byToken(token).map(link -> new Target(link.lessonId(), link.withdrawn()));
+        return links.target(token);
     }
 
     /** The token of the newest link that holds, whosever lesson it is. */

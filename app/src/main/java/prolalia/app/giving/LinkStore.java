@@ -1,5 +1,6 @@
 package prolalia.app.giving;
 
+import static prolalia.app.house.db.Tables.LESSON;
 import static prolalia.app.house.db.Tables.LESSON_LINK;
 
 import java.util.Optional;
@@ -21,10 +22,18 @@ class LinkStore {
     /** A link, withdrawn or not. */
     record Link(String lessonId, String token, boolean withdrawn) {}
 
-    Optional<Link> byToken(String token) {
-        return looking.selectFrom(LESSON_LINK)
+    /** Where a token leads now. */
+    Optional<LinkService.Target> target(String token) {
+        return looking.select(LESSON_LINK.LESSON_ID, LESSON_LINK.WITHDRAWN_AT, LESSON.REVISION, LESSON.REMOVED_AT)
+                .from(LESSON_LINK)
+                .join(LESSON)
+                .on(LESSON.ID.eq(LESSON_LINK.LESSON_ID))
                 .where(LESSON_LINK.TOKEN.eq(token))
-                .fetchOptional(row -> new Link(row.getLessonId(), row.getToken(), row.getWithdrawnAt() != null));
+                .fetchOptional(row -> new LinkService.Target(
+                        row.get(LESSON_LINK.LESSON_ID),
+                        row.get(LESSON.REVISION),
+                        row.get(LESSON_LINK.WITHDRAWN_AT) != null,
+                        row.get(LESSON.REMOVED_AT) != null));
     }
 
     /** The newest link of all that holds. */

@@ -3,9 +3,11 @@ package prolalia.app.house;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.UUID;
+import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.ui.Model;
@@ -17,6 +19,8 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 @ControllerAdvice
 class Failures {
     private static final Logger LOG = LoggerFactory.getLogger(Failures.class);
+    private static final RareWarning FULL_DISK =
+            new RareWarning(LOG, "The disk is full: something could not be kept, and was not taken");
 
     @ExceptionHandler(NotHereException.class)
     String notHere(HttpServletResponse response) {
@@ -31,6 +35,29 @@ class Failures {
         return "house/not-here";
     }
 
+    /** What came in could not be kept; the browser keeps it and tries again. */
+    @ExceptionHandler(FullDiskException.class)
+    String fullDisk(HttpServletResponse response) {
+        FULL_DISK.happened();
+        response.setStatus(HttpStatus.INSUFFICIENT_STORAGE.value());
+        return "house/full-disk";
+    }
+
+    /** A body that dripped was given up; what came of it wasn't kept, and what is kept in a browser is sent again. */
+    @ExceptionHandler(TooSlowException.class)
+    String tooSlow(HttpServletResponse response) {
+        response.setStatus(HttpStatus.REQUEST_TIMEOUT.value());
+        response.setHeader(HttpHeaders.CONNECTION, "close");
+        return "house/not-here";
+    }
+
+    /** Whoever sent something was gone before all of it had come. */
+    @ExceptionHandler(ClientAbortException.class)
+    String gone(HttpServletResponse response) {
+        response.setStatus(HttpStatus.BAD_REQUEST.value());
+        return "house/not-here";
+    }
+
     @ExceptionHandler(Exception.class)
     String unexpected(Exception failure, HttpServletRequest request, HttpServletResponse response, Model model)
             throws Exception {
@@ -40,6 +67,9 @@ class Failures {
         if (failure instanceof ErrorResponse known && known.getStatusCode().is4xxClientError()) {
             response.setStatus(known.getStatusCode().value());
             return "house/not-here";
+        }
+        if (FullDisk.isWhy(failure)) {
+            return fullDisk(response);
         }
         // The address may be a student's link, which is never logged; the mark ties the log to what the person reports.
         String mark = UUID.randomUUID().toString().substring(0, 8);

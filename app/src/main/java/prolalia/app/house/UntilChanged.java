@@ -4,24 +4,20 @@ import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Function;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Supplier;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Component;
 
 /**
- * What was read of the database, and holds until somebody changes anything in it. SQLite counts the commits of others
- * (PRAGMA data_version) on a connection of our own, so that nobody who changes something has to say so.
+ * Tells whether anybody changed anything in the database. SQLite counts the commits of others (PRAGMA data_version) on a
+ * connection of our own, so that nobody who changes something has to say so.
  */
 @Component
 public class UntilChanged {
     /** Under a rush of requests the database is asked no more often; nobody sees a change so soon. */
     private static final long PAUSE_NS = 2_000_000;
-
-    /** More things of a kind are not asked for by a school, but by somebody who tries out addresses. */
-    private static final int MOST = 5_000;
 
     private final DataSource reader;
     private volatile long asked = System.nanoTime() - PAUSE_NS;
@@ -33,34 +29,25 @@ public class UntilChanged {
         this.reader = reader;
     }
 
-    /** Things by a key, as many as were asked for since the last change. */
-    public <K, V> Function<K, V> remember(Function<K, V> read) {
-        return new Remembered<>(read)::get;
-    }
-
-    private final class Remembered<K, V> {
-        private final Function<K, V> read;
-        private volatile Known<K, V> known = new Known<>(Long.MIN_VALUE, new ConcurrentHashMap<>());
-
-        Remembered(Function<K, V> read) {
-            this.read = read;
-        }
-
-        V get(K key) {
+    /** One thing that is read again when anything changed. */
+    public <V> Supplier<V> remember(Supplier<V> read) {
+        AtomicReference<Known<V>> known = new AtomicReference<>(new Known<>(Long.MIN_VALUE, null));
+        return () -> {
             // Asked before it is read: what is committed meanwhile counts as a change after it.
             long now = version();
-            Known<K, V> current = known;
-            if (current.version() != now || current.things().size() > MOST) {
-                current = new Known<>(now, new ConcurrentHashMap<>());
-                known = current;
+            Known<V> current = known.get();
+            if (current.version() != now) {
+                current = new Known<>(now, read.get());
+                known.set(current);
             }
-            return current.things().computeIfAbsent(key, read);
-        }
+            return current.value();
+        };
     }
 
-    private record Known<K, V>(long version, Map<K, V> things) {}
+    private record Known<V>(long version, V value) {}
 
-    private long version() {
+    /** As long as it is the same number, nothing was committed. */
+    public long version() {
         return System.nanoTime() - asked < PAUSE_NS ? last : ask();
     }
 

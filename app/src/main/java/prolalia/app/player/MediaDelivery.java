@@ -1,5 +1,7 @@
 package prolalia.app.player;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpFilter;
@@ -9,7 +11,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.core.Ordered;
@@ -17,7 +18,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.NotHereException;
-import prolalia.app.house.UntilChanged;
+import prolalia.app.player.PlayerService.Opened;
 import prolalia.app.player.PlayerService.WithdrawnException;
 import prolalia.core.given.GivenLesson;
 
@@ -32,17 +33,21 @@ class MediaDelivery extends HttpFilter {
     private static final Pattern MEDIA =
             Pattern.compile("/[le]/([\\w-]{1,64})/(?:sound/([0-9a-f]{64})\\.mp3|picture/([0-9a-f]{64}))");
     private static final Pattern RANGE = Pattern.compile("bytes=(\\d{1,15})-(\\d{0,15})");
+    private static final int PATHS_REMEMBERED = 50_000;
     private static final String SENDFILE = "org.apache.tomcat.sendfile.";
 
     private final transient PlayerService player;
     private final transient MediaStore media;
-    private final transient Function<String, Asked> known;
+    private final transient Cache<String, Known> known =
+            Caffeine.newBuilder().maximumSize(PATHS_REMEMBERED).build();
 
-    MediaDelivery(PlayerService player, MediaStore media, UntilChanged untilChanged) {
+    MediaDelivery(PlayerService player, MediaStore media) {
         this.player = player;
         this.media = media;
-        known = untilChanged.remember(this::asked);
     }
+
+    /** @param asked null when the lesson has no such file */
+    private record Known(Opened lesson, Asked asked) {}
 
     /** @param entityTag of its content */
     private record Asked(String entityTag, String type, String file, long size) {}
@@ -52,7 +57,7 @@ class MediaDelivery extends HttpFilter {
             throws IOException, ServletException {
         String path = request.getRequestURI();
         boolean looks = request.getMethod().equals("GET") || request.getMethod().equals("HEAD");
-        Asked asked = looks && (path.startsWith("/l/") || path.startsWith("/e/")) ? known.apply(path) : null;
+        Asked asked = looks && (path.startsWith("/l/") || path.startsWith("/e/")) ? asked(path) : null;
         if (asked == null || !deliver(asked, request, response)) {
             chain.doFilter(request, response);
         }
@@ -65,17 +70,25 @@ class MediaDelivery extends HttpFilter {
             return null;
         }
         try {
-            GivenLesson lesson = player.open(parts.group(1)).lesson();
-            String sound = parts.group(2);
-            if (sound != null) {
-                return lesson.hears(sound) ? asked(sound, "audio/mpeg") : null;
+            Opened lesson = player.open(parts.group(1));
+            Known before = known.getIfPresent(path);
+            if (before == null || before.lesson() != lesson) {
+                before = new Known(lesson, asked(lesson.lesson(), parts.group(2), parts.group(3)));
+                known.put(path, before);
             }
-            return lesson.picture(parts.group(3))
-                    .map(picture -> asked(picture.hash(), picture.type()))
-                    .orElse(null);
+            return before.asked();
         } catch (WithdrawnException | NotHereException closed) {
             return null;
         }
+    }
+
+    private Asked asked(GivenLesson lesson, String sound, String picture) {
+        if (sound != null) {
+            return lesson.hears(sound) ? asked(sound, "audio/mpeg") : null;
+        }
+        return lesson.picture(picture)
+                .map(found -> asked(found.hash(), found.type()))
+                .orElse(null);
     }
 
     private Asked asked(String hash, String type) {

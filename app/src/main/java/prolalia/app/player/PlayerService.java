@@ -1,10 +1,11 @@
 package prolalia.app.player;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.function.Function;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
 import org.springframework.web.util.UriUtils;
 import prolalia.app.giving.LinkService;
@@ -21,19 +22,40 @@ import prolalia.core.lesson.LineKind;
 import prolalia.formats.web.Sharing;
 import prolalia.formats.web.StudentPageWriter;
 
-/** A lesson by its link. A class opens it all at once, so what was made of it is kept until something changes. */
+/**
+ * A lesson by its link. A class opens it all at once, so what was made of it is kept by the lesson's revision: what somebody does
+ * to another lesson, or only looks at, leaves it as it is.
+ */
 @Service
 class PlayerService {
+    private static final int LINKS_REMEMBERED = 20_000;
+
+    /** Of all lessons together; a line with its times takes some kB. */
+    private static final int LINES_REMEMBERED = 40_000;
+
+    /** Letters of written pages, of two bytes each. */
+    private static final long PAGES_REMEMBERED = Math.min(32L << 20, Runtime.getRuntime().maxMemory() / 16);
+
     private final LinkService links;
     private final LessonStore lessonStore;
     private final GivenLessons given;
     private final StageService stages;
     private final StudentFiles files;
     private final ResourceUrlProvider assets;
+    private final UntilChanged changes;
     private final StudentPageWriter writer = new StudentPageWriter();
-    private final Function<String, Opened> opened;
-    private final Function<PageOf, String> written;
-    private final Function<LineOf, List<Word>> times;
+    private final Cache<String, Led> led =
+            Caffeine.newBuilder().maximumSize(LINKS_REMEMBERED).build();
+    private final Cache<Revision, Opened> opened = Caffeine.newBuilder()
+            .maximumWeight(LINES_REMEMBERED)
+            .weigher((Revision key, Opened lesson) -> lesson.weight())
+            .build();
+    private final Cache<PageOf, String> written = Caffeine.newBuilder()
+            .maximumWeight(PAGES_REMEMBERED)
+            .weigher((PageOf key, String page) -> page.length())
+            .build();
+    private final Cache<LineOf, List<Word>> times =
+            Caffeine.newBuilder().maximumSize(LINES_REMEMBERED).build();
 
     PlayerService(
             LinkService links,
@@ -42,42 +64,69 @@ class PlayerService {
             StageService stages,
             StudentFiles files,
             ResourceUrlProvider assets,
-            UntilChanged untilChanged) {
+            UntilChanged changes) {
         this.links = links;
         this.lessonStore = lessonStore;
         this.given = given;
         this.stages = stages;
         this.files = files;
         this.assets = assets;
-        opened = untilChanged.remember(this::follow);
-        written = untilChanged.remember(this::write);
-        times = untilChanged.remember(this::timesOf);
+        this.changes = changes;
     }
 
     /** The teacher took the link back. */
     static final class WithdrawnException extends RuntimeException {}
 
+    /** A lesson as it was at one time. */
+    record Revision(String lessonId, long number) {}
+
     /** A lesson that a link leads to. */
-    record Opened(String lessonId, GivenLesson lesson, List<StudentPage> pages) {}
+    record Opened(Revision revision, GivenLesson lesson, List<StudentPage> pages) {
+        private int weight() {
+            return 1 + lesson.pages().stream().mapToInt(page -> 1 + page.lines().size()).sum();
+        }
 
-    /** @param server its address as others reach it @param inFrame whether it stands within a page elsewhere */
-    private record PageOf(String token, int number, String server, boolean inFrame) {}
-
-    private record LineOf(String token, String lineId) {}
-
-    Opened open(String token) {
-        return opened.apply(token);
+        String lessonId() {
+            return revision.lessonId();
+        }
     }
 
-    private Opened follow(String token) {
-        LinkService.Target target = links.follow(token).orElseThrow(() -> new NotHereException("link"));
+    /** @param version of the database when it was looked at */
+    private record Led(long version, Optional<LinkService.Target> target) {}
+
+    /** @param server its address as others reach it @param inFrame whether it stands within a page elsewhere */
+    private record PageOf(Revision revision, String token, int number, String server, boolean inFrame) {}
+
+    private record LineOf(Revision revision, String lineId) {}
+
+    /** The same object as long as nothing that students see or hear of the lesson changes. */
+    Opened open(String token) {
+        LinkService.Target target = target(token).orElseThrow(() -> new NotHereException("link"));
         if (target.withdrawn()) {
             throw new WithdrawnException();
         }
+        if (target.removed()) {
+            throw new NotHereException("removed lesson");
+        }
+        return opened.get(new Revision(target.lessonId(), target.revision()), this::read);
+    }
+
+    private Optional<LinkService.Target> target(String token) {
+        // Asked before it is read: what is committed meanwhile counts as a change after it.
+        long now = changes.version();
+        Led known = led.getIfPresent(token);
+        if (known == null || known.version() != now) {
+            known = new Led(now, links.follow(token));
+            led.put(token, known);
+        }
+        return known.target();
+    }
+
+    private Opened read(Revision revision) {
         LessonSummary summary =
-                lessonStore.lesson(target.lessonId()).orElseThrow(() -> new NotHereException("removed lesson"));
+                lessonStore.lesson(revision.lessonId()).orElseThrow(() -> new NotHereException("removed lesson"));
         GivenLesson lesson = given.of(summary);
-        return new Opened(summary.id(), lesson, StudentPages.of(lesson));
+        return new Opened(revision, lesson, StudentPages.of(lesson));
     }
 
     /**
@@ -86,11 +135,12 @@ class PlayerService {
      * @param inFrame whether it stands within a page elsewhere
      */
     String page(String token, int number, String server, boolean inFrame) {
-        return written.apply(new PageOf(token, number, server, inFrame));
+        Opened lesson = open(token);
+        return written.get(
+                new PageOf(lesson.revision(), token, number, server, inFrame), page -> write(lesson, page));
     }
 
-    private String write(PageOf page) {
-        Opened opened = open(page.token());
+    private String write(Opened opened, PageOf page) {
         String base = (page.inFrame() ? "/e/" : "/l/") + page.token();
         return write(
                 opened.lesson(),
@@ -134,16 +184,12 @@ class PlayerService {
     }
 
     List<Word> words(String token, String lineId) {
-        return times.apply(new LineOf(token, lineId));
-    }
-
-    private List<Word> timesOf(LineOf line) {
-        return files.words(open(line.token()).lesson(), line.lineId());
+        Opened lesson = open(token);
+        return times.get(new LineOf(lesson.revision(), lineId), line -> files.words(lesson.lesson(), lineId));
     }
 
     /** A child asked for a hint of a lesson. */
-    @Transactional
-    public void asked(String token, String lineId) {
+    void asked(String token, String lineId) {
         open(token)
                 .lesson()
                 .line(lineId)

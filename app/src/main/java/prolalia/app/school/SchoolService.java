@@ -3,8 +3,10 @@ package prolalia.app.school;
 import java.net.URI;
 import java.net.URISyntaxException;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.house.UntilChanged;
 
 @Service
 public class SchoolService {
@@ -12,9 +14,13 @@ public class SchoolService {
     private static final int LONGEST_NAME = 120;
 
     private final SchoolStore store;
+    private final UntilChanged changes;
+    private volatile Supplier<SchoolSettings> settings;
 
-    SchoolService(SchoolStore store) {
+    SchoolService(SchoolStore store, UntilChanged changes) {
         this.store = store;
+        this.changes = changes;
+        settings = changes.remember(store::settings);
     }
 
     /** What is wrong with new settings; the words stand in the message bundle under {@code school.} and the name. */
@@ -25,7 +31,7 @@ public class SchoolService {
     }
 
     public SchoolSettings settings() {
-        return store.settings();
+        return settings.get();
     }
 
     /** Saves; answers what is wrong, or nothing when it is saved. */
@@ -43,6 +49,7 @@ public class SchoolService {
         }
         store.save(new SchoolSettings(
                 name.strip(), longestRecordingMinutes * 60_000L, reachedAt.isEmpty() ? null : reachedAt));
+        settings = changes.remember(store::settings);
         return Optional.empty();
     }
 

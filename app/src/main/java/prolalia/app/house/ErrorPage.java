@@ -1,0 +1,36 @@
+package prolalia.app.house;
+
+import jakarta.servlet.RequestDispatcher;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.webmvc.error.ErrorController;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.RequestMapping;
+
+/** What is shown of a failure that happened before or after a page was made; asked for by itself, it isn't here. */
+@Controller
+class ErrorPage implements ErrorController {
+    private static final Logger LOG = LoggerFactory.getLogger(ErrorPage.class);
+
+    @RequestMapping("/error")
+    String show(HttpServletRequest request, HttpServletResponse response) {
+        Object status = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
+        Object failure = request.getAttribute(RequestDispatcher.ERROR_EXCEPTION);
+        if (failure instanceof Throwable thrown && FullDisk.isWhy(thrown)) {
+            response.setStatus(HttpStatus.INSUFFICIENT_STORAGE.value());
+            return "house/full-disk";
+        }
+        int code = status instanceof Integer known ? known : HttpStatus.NOT_FOUND.value();
+        response.setStatus(code);
+        if (code < HttpStatus.INTERNAL_SERVER_ERROR.value()) {
+            return "house/not-here";
+        }
+        if (failure instanceof Throwable thrown) {
+            LOG.error("Failure outside of a page in {}", request.getMethod(), thrown);
+        }
+        return "house/failure";
+    }
+}
