@@ -43,6 +43,16 @@ class BodyGuard extends HttpFilter {
     @Override
     protected void doFilter(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws IOException, ServletException {
+        try {
+            guard(request, response, chain);
+        } catch (InvalidParameterException senseless) {
+            // Bytes in an address or a form that are no text (RFC 3629).
+            response.sendError(HttpStatus.BAD_REQUEST.value());
+        }
+    }
+
+    private void guard(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws IOException, ServletException {
         if (!hasBody(request)) {
             boolean writes = !request.getMethod().equals("GET") && !request.getMethod().equals("HEAD");
             if (writes && isOpen(request) && !strangers.mayWrite(request.getRemoteAddr())) {
@@ -103,9 +113,6 @@ class BodyGuard extends HttpFilter {
         } catch (GuardedRequest.TooLargeException large) {
             refuse(response, HttpStatus.CONTENT_TOO_LARGE);
             return;
-        } catch (InvalidParameterException senseless) {
-            refuse(response, HttpStatus.BAD_REQUEST);
-            return;
         } finally {
             strangers.leave(address);
         }
@@ -123,20 +130,18 @@ class BodyGuard extends HttpFilter {
             refuse(response, HttpStatus.REQUEST_TIMEOUT);
             return;
         } catch (GuardedRequest.TooLargeException large) {
-            response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
-        } catch (InvalidParameterException senseless) {
-            response.setStatus(HttpStatus.BAD_REQUEST.value());
+            response.sendError(HttpStatus.CONTENT_TOO_LARGE.value());
         }
         boolean tooLarge = response.getStatus() == HttpStatus.CONTENT_TOO_LARGE.value()
                 || response.getStatus() == HttpStatus.INSUFFICIENT_STORAGE.value();
         request.drain(tooLarge ? TOO_LARGE_DRAINED_BYTES : DRAINED_BYTES);
     }
 
-    private static void refuse(HttpServletResponse response, HttpStatus status) {
+    /** The words are ErrorPage's. */
+    private static void refuse(HttpServletResponse response, HttpStatus status) throws IOException {
         if (!response.isCommitted()) {
-            response.reset();
-            response.setStatus(status.value());
             response.setHeader(HttpHeaders.CONNECTION, "close");
+            response.sendError(status.value());
         }
     }
 }

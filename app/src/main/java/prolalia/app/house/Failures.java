@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.UUID;
 import org.apache.catalina.connector.ClientAbortException;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
@@ -29,7 +30,11 @@ class Failures {
     }
 
     /** What came in isn't what any of our own pages sends. */
-    @ExceptionHandler({HttpMessageNotReadableException.class, TypeMismatchException.class})
+    @ExceptionHandler({
+        HttpMessageNotReadableException.class,
+        TypeMismatchException.class,
+        InvalidParameterException.class
+    })
     String notUnderstood(HttpServletResponse response) {
         response.setStatus(HttpStatus.BAD_REQUEST.value());
         return "house/not-here";

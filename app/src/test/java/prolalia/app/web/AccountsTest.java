@@ -38,18 +38,6 @@ class AccountsTest extends RunningHouse {
     }
 
     @Test
-    void afterWrongPasswordsEvenTheRightOneWaits() throws Exception {
-        accounts.add("Guessed At", "guessed", "right password");
-        for (int i = 0; i < 8; i++) {
-            signedIn("guessed", "wrong password " + i);
-        }
-        assertThat(isIn(signedIn("guessed", "right password"))).isFalse();
-        // Nobody else waits for it.
-        accounts.add("Left Alone", "alone", "right password");
-        assertThat(isIn(signedIn("alone", "right password"))).isTrue();
-    }
-
-    @Test
     void theFirstAccountCanNotBeMadeASecondTime() throws Exception {
         Visitor visitor = new Visitor(base());
         visitor.get("/sign-in");

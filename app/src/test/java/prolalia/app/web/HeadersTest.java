@@ -52,7 +52,7 @@ class HeadersTest extends RunningHouse {
         visitor.get("/sign-in");
         List<String> cookies = visitor.formOnce("/enter-demo").headers().allValues("Set-Cookie");
         assertThat(cookies)
-                .filteredOn(cookie -> cookie.startsWith("SESSION="))
+                .filteredOn(cookie -> cookie.startsWith("prolalia="))
                 .singleElement()
                 .satisfies(cookie -> assertThat(cookie).contains("HttpOnly", "SameSite=Lax"));
         assertThat(visitor.get("/sign-in").headers().allValues("Set-Cookie"))

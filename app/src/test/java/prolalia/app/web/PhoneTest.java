@@ -30,12 +30,13 @@ class PhoneTest extends RunningHouse {
         return Files.readAllBytes(voice("bean-2c"));
     }
 
-    private static HttpResponse<byte[]> chunk(Visitor phone, String id, String line) throws Exception {
-        return phone.send("PUT", "/recordings/" + id + "/chunks/0?line=" + line, "audio/wav", root());
+    private static HttpResponse<byte[]> chunk(Visitor phone, String token, String id, String line) throws Exception {
+        return phone.send(
+                "PUT", "/phone/" + token + "/recordings/" + id + "/chunks/0?line=" + line, "audio/wav", root());
     }
 
-    private static HttpResponse<byte[]> end(Visitor phone, String id) throws Exception {
-        return phone.form("/recordings/" + id + "/end", "chunks", "1", "keep", "true");
+    private static HttpResponse<byte[]> end(Visitor phone, String token, String id) throws Exception {
+        return phone.form("/phone/" + token + "/recordings/" + id + "/end", "chunks", "1", "keep", "true");
     }
 
     @Test
@@ -48,20 +49,33 @@ class PhoneTest extends RunningHouse {
                 .contains(">the root<", "on-phone")
                 .doesNotContain("somebody");
         String id = UUID.randomUUID().toString();
-        assertThat(chunk(phone, id, line).statusCode()).isEqualTo(200);
-        assertThat(Visitor.text(end(phone, id))).contains("data-verdict=\"take\"");
+        assertThat(chunk(phone, token, id, line).statusCode()).isEqualTo(200);
+        assertThat(Visitor.text(end(phone, token, id))).contains("data-verdict=\"take\"");
         assertThat(ines.page("/lessons/" + ines.lessonOf(line))).contains("1 of 1 voiced");
 
-        assertThat(chunk(phone, UUID.randomUUID().toString(), other).statusCode())
-                .isEqualTo(403);
+        assertThat(chunk(phone, token, UUID.randomUUID().toString(), other).statusCode())
+                .isEqualTo(404);
+        // By its code it is nobody's sign-in: neither hers, nor in place of whoever is signed in on it.
         for (String page : new String[] {
             "/", "/library", "/lessons/" + ines.lessonOf(line), "/school", "/recordings/unfinished", "/microphone"
         }) {
-            assertThat(phone.get(page).statusCode()).as(page).isEqualTo(403);
+            assertThat(phone.get(page).uri().getPath()).as(page).isEqualTo("/sign-in");
         }
         assertThat(phone.putForm("/lines/" + line + "/words", "revision", "1", "words", "x")
                         .statusCode())
-                .isEqualTo(403);
+                .isEqualTo(401);
+        // What somebody else recorded, also hers, is out of its reach, whatever line it names.
+        String hers = Visitor.first(
+                ines.record(ines.newLine("hers"), "hers.wav", Files.readAllBytes(voice("bean-1a"))), "data-take=\"([^\"]+)\"");
+        String foreign = UUID.randomUUID().toString();
+        ines.send("PUT", "/recordings/" + foreign + "/chunks/0?line=" + other, "audio/wav", root());
+        for (String way : new String[] {"/raw?line=" + line, "/end", ""}) {
+            assertThat(phone.get("/phone/" + token + "/recordings/" + foreign + way).statusCode()).isIn(404, 405);
+        }
+        assertThat(chunk(phone, token, foreign, line).statusCode()).isEqualTo(404);
+        assertThat(end(phone, token, foreign).statusCode()).isEqualTo(404);
+        assertThat(phone.get("/takes/" + hers + "/sound.mp3").uri().getPath()).isEqualTo("/sign-in");
+        assertThat(phone.get("/phone/" + token + "/pictures/" + "0".repeat(64)).statusCode()).isEqualTo(404);
     }
 
     @Test
@@ -71,12 +85,12 @@ class PhoneTest extends RunningHouse {
         Visitor phone = new Visitor(base());
         phone.get("/phone/" + token);
         String begun = UUID.randomUUID().toString();
-        chunk(phone, begun, line);
+        chunk(phone, token, begun, line);
         ines.form("/read-throughs/" + token + "/end");
         // The phone was out of the network when the teacher finished: the rest of its take still arrives.
-        assertThat(Visitor.text(end(phone, begun))).contains("data-verdict=\"take\"");
-        assertThat(chunk(phone, UUID.randomUUID().toString(), line).statusCode())
-                .isEqualTo(403);
+        assertThat(Visitor.text(end(phone, token, begun))).contains("data-verdict=\"take\"");
+        assertThat(chunk(phone, token, UUID.randomUUID().toString(), line).statusCode())
+                .isEqualTo(404);
         HttpResponse<byte[]> late = new Visitor(base()).get("/phone/" + token);
         assertThat(late.statusCode()).isEqualTo(410);
         assertThat(Visitor.text(late)).contains("This read-through is over");
@@ -110,7 +124,7 @@ class PhoneTest extends RunningHouse {
 
         Visitor stranger = new Visitor(base());
         stranger.get("/sign-in");
-        assertThat(stranger.page(messages)).doesNotContain("press");
+        assertThat(stranger.get(messages.replace(token, "guessed")).statusCode()).isEqualTo(404);
         Visitor second = new Visitor(base());
         String taker = Visitor.first(second.page("/phone/" + token), "data-phone-id=\"([^\"]+)\"");
         assertThat(phone.page(messages + "&after=2")).contains(taker);

@@ -1,0 +1,155 @@
+package prolalia.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.net.Socket;
+import java.net.URI;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import prolalia.app.account.AccountService;
+
+/** Requests that no page of ours sends: they are answered in words, at once, and keep nobody else waiting. */
+class HostileRequestsTest extends RunningHouse {
+    @Autowired
+    private AccountService accounts;
+
+    /** What comes back for bytes as they stand; the connection is left open by us. */
+    private String raw(String request) throws Exception {
+        URI base = URI.create(base());
+        try (Socket socket = new Socket(base.getHost(), base.getPort())) {
+            socket.setSoTimeout(10_000);
+            socket.getOutputStream().write(request.getBytes(StandardCharsets.ISO_8859_1));
+            socket.getOutputStream().flush();
+            return head(socket.getInputStream());
+        }
+    }
+
+    private static String head(InputStream in) throws Exception {
+        byte[] start = new byte[4096];
+        int read = in.read(start);
+        return read < 0 ? "" : new String(start, 0, read, StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void onlyThisServersOwnNamesAreAnsweredAndNoOtherGetsIntoALink() throws Exception {
+        String forged = raw("GET /sign-in HTTP/1.1\r\nHost: evil.example\r\nConnection: close\r\n\r\n");
+        assertThat(forged).startsWith("HTTP/1.1 421").contains("not under the name", "evil.example");
+        assertThat(raw("GET /sign-in HTTP/1.1\r\nHost: <b>\"x\r\nConnection: close\r\n\r\n"))
+                .startsWith("HTTP/1.1 400")
+                .doesNotContain("<b>");
+        assertThat(raw("GET / HTTP/1.1\r\nHost:\r\nConnection: close\r\n\r\n")).startsWith("HTTP/1.1 400");
+        Visitor ines = Visitor.ines(base());
+        String lesson = ines.lessonOf(ines.newLine("The rain wakes the bean."));
+        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "id=\"link\"[^>]*value=\"([^\"]+)\"");
+        // The port, too, is this server's, whatever a browser says it is.
+        String path = URI.create(link).getPath();
+        String page = raw("GET " + path + " HTTP/1.1\r\nHost: localhost:6666\r\nConnection: close\r\n\r\n");
+        assertThat(page).startsWith("HTTP/1.1 200").doesNotContain("6666");
+    }
+
+    @Test
+    void whereOneWasGoingIsAPageOfThisServerAndNoOther() throws Exception {
+        accounts.add("Goes Far", "goes", "right password");
+        for (String goal : new String[] {"/library", "//evil.example/", "https://evil.example/", "/\\evil.example"}) {
+            Visitor visitor = new Visitor(base());
+            visitor.get("/sign-in");
+            HttpResponse<byte[]> in =
+                    visitor.form("/sign-in", "name", "goes", "password", "right password", "to", goal);
+            assertThat(in.uri().getPath()).as(goal).isEqualTo(goal.equals("/library") ? goal : "/");
+            assertThat(in.uri().getHost()).isEqualTo("localhost");
+        }
+        HttpResponse<byte[]> asked = new Visitor(base()).get("/library?words=a%26b");
+        assertThat(asked.uri().getPath()).isEqualTo("/sign-in");
+        assertThat(Visitor.text(asked)).contains("value=\"/library?words=a%26b\"");
+    }
+
+    @Test
+    void twoHundredDrippingBodiesShutNobodyOut() throws Exception {
+        URI base = URI.create(base());
+        List<Socket> drips = new ArrayList<>();
+        try {
+            for (int i = 0; i < 200; i++) {
+                Socket socket = new Socket(base.getHost(), base.getPort());
+                String way = i % 2 == 0 ? "POST /sign-in" : "PUT /recordings/a/chunks/0?line=b";
+                OutputStream out = socket.getOutputStream();
+                out.write((way + " HTTP/1.1\r\nHost: localhost\r\nContent-Length: 9000\r\n"
+                                + "Content-Type: application/x-www-form-urlencoded\r\n\r\nname=")
+                        .getBytes(StandardCharsets.US_ASCII));
+                out.flush();
+                drips.add(socket);
+            }
+            long begun = System.nanoTime();
+            assertThat(new Visitor(base()).get("/sign-in").statusCode()).isEqualTo(200);
+            Visitor.ines(base()).page("/library");
+            assertThat((System.nanoTime() - begun) / 1_000_000).as("ms").isLessThan(3_000);
+        } finally {
+            for (Socket socket : drips) {
+                socket.close();
+            }
+        }
+    }
+
+    @Test
+    void whatIsNoTextAndNoMessageIsRefusedInWordsAndIsInNoLog() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String line = ines.newLine("the root");
+        HttpResponse<byte[]> broken = ines.send(
+                "POST", "/lessons", "application/x-www-form-urlencoded", "title=%ff%fe%zz".getBytes(StandardCharsets.UTF_8));
+        assertThat(broken.statusCode()).isEqualTo(400);
+        assertThat(Visitor.text(broken)).contains("<h1").doesNotContain("Exception");
+        assertThat(ines.send("PUT", "/recordings/x/file?line=" + line + "&name=%ff%fe", "audio/wav", new byte[5])
+                        .statusCode())
+                .isBetween(400, 499);
+        assertThat(ines.get("/error").statusCode()).isEqualTo(404);
+        String token = Visitor.first(
+                Visitor.text(ines.form("/lessons/" + ines.lessonOf(line) + "/read/phone", "line", line)),
+                "data-token=\"([^\"]+)\"");
+        for (String nothing : new String[] {"null", "{\"kind\":null}", "[]", ""}) {
+            assertThat(ines.send(
+                                    "POST",
+                                    "/read-throughs/" + token + "/messages",
+                                    "application/json",
+                                    nothing.getBytes(StandardCharsets.UTF_8))
+                            .statusCode())
+                    .as(nothing)
+                    .isBetween(200, 499);
+        }
+    }
+
+    @Test
+    void guessesSlowTheGuesserAndNotTheTeacherAtHerOwnDevice() throws Exception {
+        accounts.add("Guessed At", "guessed", "right password");
+        Visitor herOwn = new Visitor(base());
+        herOwn.get("/sign-in");
+        herOwn.form("/sign-in", "name", "guessed", "password", "right password");
+        herOwn.form("/sign-out");
+        Visitor guesser = new Visitor(base());
+        guesser.get("/sign-in");
+        String told = "";
+        for (int i = 0; i < 9; i++) {
+            told = Visitor.text(guesser.form("/sign-in", "name", "guessed", "password", "wrong " + i));
+        }
+        assertThat(told).contains("several wrong tries from this device", "not looked at");
+        assertThat(Visitor.text(guesser.form("/sign-in", "name", "guessed", "password", "right password")))
+                .contains("not looked at");
+        assertThat(herOwn.form("/sign-in", "name", "guessed", "password", "right password")
+                        .uri()
+                        .getPath())
+                .isEqualTo("/");
+    }
+
+    @Test
+    void nothingIsKeptOfStrangers() throws Exception {
+        for (int i = 0; i < 3; i++) {
+            HttpResponse<byte[]> answer = new Visitor(base()).get(i == 0 ? "/" : "/lessons/none");
+            assertThat(answer.headers().allValues("Set-Cookie"))
+                    .allSatisfy(cookie -> assertThat(cookie).startsWith("XSRF-TOKEN="));
+        }
+    }
+}
