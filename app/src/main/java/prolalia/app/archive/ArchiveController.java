@@ -22,6 +22,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.archive.LessonArchiver.Form;
 import prolalia.app.archive.LessonArchiver.Written;
+import prolalia.app.house.DataFolder;
 import prolalia.app.house.Words;
 import prolalia.app.sound.RecordingService;
 import prolalia.core.lesson.SpeakingName;
@@ -33,11 +34,13 @@ class ArchiveController {
     private final LessonArchiver archiver;
     private final LessonTaker taker;
     private final Words words;
+    private final DataFolder folder;
 
-    ArchiveController(LessonArchiver archiver, LessonTaker taker, Words words) {
+    ArchiveController(LessonArchiver archiver, LessonTaker taker, Words words, DataFolder folder) {
         this.archiver = archiver;
         this.taker = taker;
         this.words = words;
+        this.folder = folder;
     }
 
     @GetMapping("/bring-back")
@@ -98,6 +101,7 @@ class ArchiveController {
     @ResponseBody
     Map<String, String> bringBack(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletRequest request)
             throws IOException, ArchiveRefusedException {
+        folder.needRoom(request.getContentLengthLong());
         return Map.of("at", "/lessons/" + taker.take(teacher.id(), request.getInputStream()));
     }
 

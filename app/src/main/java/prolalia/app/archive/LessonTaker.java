@@ -5,47 +5,60 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
-import java.util.Iterator;
-import java.util.Locale;
+import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
+import java.util.Set;
+import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.house.DataFolder;
+import prolalia.app.house.LimitedProcess;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.Words;
-import prolalia.app.lesson.LessonService;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.LimitedStream;
 import prolalia.app.sound.ReadyTakes.ReadyTake;
+import prolalia.app.sound.SoundWorkers;
+import prolalia.core.sound.Peaks;
+import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Span;
+import prolalia.formats.archive.ArchiveProcess;
+import prolalia.formats.archive.ArchiveProcess.UnpackedFile;
 import prolalia.formats.archive.ArchiveRefusedException;
+import prolalia.formats.archive.ArchiveRefusedException.Reason;
 import prolalia.formats.archive.ArchivedLesson;
 import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
 import prolalia.formats.archive.ArchivedLesson.ArchivedPage;
 import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
 import prolalia.formats.archive.LessonArchive;
-import prolalia.media.KnownTake;
 import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
+import prolalia.media.process.SoundRequest.MadeTake;
 
 /** Brings a lesson back out of its archive: everything in it is looked at and listened to first, then all of it is taken. */
 @Service
 class LessonTaker {
     static final long LARGEST_BYTES = 4L << 30;
 
-    private static final long MOST_PIXELS = 100_000_000;
-    private static final Map<String, String> PICTURES =
-            Map.of("png", "image/png", "jpeg", "image/jpeg", "gif", "image/gif");
+    private static final int HEAP_MB = 560;
+    private static final long LONGEST_SILENCE_MS = 90_000;
+    private static final long LONGEST_MS = 20 * 60_000;
+
+    /** A school with short recordings still gets back what one with long ones made. */
+    private static final long LONGEST_TAKE_MS = 600_000;
 
     private final ArchivedRows rows;
     private final MediaStore media;
     private final DataFolder folder;
     private final SchoolService school;
     private final Words words;
+    private final SoundWorkers workers;
     private final TransactionTemplate transaction;
+
+    /** One at a time: an archive may be large. */
+    private final Semaphore room = new Semaphore(1, true);
 
     LessonTaker(
             ArchivedRows rows,
@@ -53,12 +66,14 @@ class LessonTaker {
             DataFolder folder,
             SchoolService school,
             Words words,
+            SoundWorkers workers,
             TransactionTemplate transaction) {
         this.rows = rows;
         this.media = media;
         this.folder = folder;
         this.school = school;
         this.words = words;
+        this.workers = workers;
         this.transaction = transaction;
     }
 
@@ -68,11 +83,35 @@ class LessonTaker {
         try {
             Path file = place.resolve("archive");
             Files.copy(new LimitedStream(content, LARGEST_BYTES), file);
-            try (LessonArchive archive = LessonArchive.open(file)) {
-                return new Taking(archive, place).take(teacherId);
+            room.acquireUninterruptibly();
+            try {
+                unpack(file, place);
+                return new Taking(place).take(teacherId);
+            } finally {
+                room.release();
             }
         } finally {
             FileSystemUtils.deleteRecursively(place);
+        }
+    }
+
+    /** In a program of its own, whatever is in it. */
+    private static void unpack(Path file, Path place) throws IOException, ArchiveRefusedException {
+        try (LimitedProcess process = new LimitedProcess(
+                ArchiveProcess.class,
+                HEAP_MB,
+                place,
+                List.of(file.toAbsolutePath().toString(), place.toAbsolutePath().toString()))) {
+            process.limit(LONGEST_SILENCE_MS, () -> LONGEST_MS);
+            for (String line = process.readLine(); line != null; line = process.readLine()) {
+                String[] words = line.split(" ", 3);
+                if (words[0].equals("done")) {
+                    return;
+                } else if (words[0].equals("refused")) {
+                    throw new ArchiveRefusedException(Reason.valueOf(words[1]), words.length > 2 ? words[2] : "");
+                }
+            }
+            throw ArchiveRefusedException.tooLarge("");
         }
     }
 
@@ -84,22 +123,20 @@ class LessonTaker {
     record Listened(Map<ArchivedTake, ReadyTake> takes, Map<String, String> hashes, Map<String, String> pictureTypes) {}
 
     private final class Taking {
-        private final LessonArchive archive;
         private final Path place;
-        private final Map<String, Path> files = new HashMap<>();
+        private final ArchivedLesson lesson;
+        private final Map<String, UnpackedFile> unpacked;
+        private final Set<Path> files = new LinkedHashSet<>();
         private final Listened found = new Listened(new HashMap<>(), new HashMap<>(), new HashMap<>());
 
-        /** @param place a folder for what is looked at */
-        Taking(LessonArchive archive, Path place) {
-            this.archive = archive;
+        /** @param place the folder into which the archive was unpacked */
+        Taking(Path place) throws IOException {
             this.place = place;
+            lesson = LessonArchive.readUnpacked(place);
+            unpacked = LessonArchive.unpackedFiles(place);
         }
 
         String take(String teacherId) throws IOException, ArchiveRefusedException {
-            ArchivedLesson lesson = archive.lesson();
-            if (lesson.pages().size() > LessonService.MOST_PAGES) {
-                throw ArchiveRefusedException.tooLarge("lesson.json");
-            }
             for (String picture : lesson.pictures().keySet()) {
                 picture(picture);
             }
@@ -107,8 +144,8 @@ class LessonTaker {
                 if (page.picture() != null) {
                     picture(page.picture().sha256());
                 }
-                if (page.slide() != null) {
-                    extracted(page.slide().file());
+                if (page.slide() != null && !found.hashes().containsKey(page.slide().file())) {
+                    add(page.slide().file(), file(page.slide().file()));
                 }
                 for (ArchivedLine line : page.lines()) {
                     for (ArchivedTake take : line.takes()) {
@@ -117,83 +154,63 @@ class LessonTaker {
                 }
             }
             // Only now anything is kept.
-            for (Path file : files.values()) {
+            for (Path file : files) {
                 media.keep(file);
             }
             String title = lesson.title().isBlank() ? words.say("lesson.untitled") : lesson.title();
             return transaction.execute(status -> rows.add(teacherId, title, lesson, found));
         }
 
-        private Path extracted(String name) throws IOException, ArchiveRefusedException {
-            if (!files.containsKey(name)) {
-                Path file = Files.createTempFile(place, "part", null);
-                archive.extract(name, file);
-                add(name, file);
-            }
-            return files.get(name);
+        private Path file(String name) {
+            return place.resolve(unpacked.get(name).file());
         }
 
-        private void add(String name, Path file) throws IOException {
-            files.put(name, file);
-            found.hashes().put(name, MediaStore.hashOf(file));
+        private String add(String name, Path file) throws IOException {
+            files.add(file);
+            String hash = MediaStore.hashOf(file);
+            found.hashes().put(name, hash);
+            return hash;
         }
 
-        /** What the archive says of a picture's kind is not believed. */
         private void picture(String sha256) throws IOException, ArchiveRefusedException {
             String name = LessonArchive.pictureName(sha256);
-            Path file = extracted(name);
-            if (!found.hashes().get(name).equals(sha256)) {
+            if (!found.hashes().containsKey(name) && !add(name, file(name)).equals(sha256)) {
                 throw ArchiveRefusedException.damaged(name);
             }
-            try (ImageInputStream in = ImageIO.createImageInputStream(file.toFile())) {
-                Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-                if (!readers.hasNext()) {
-                    throw ArchiveRefusedException.damaged(name);
-                }
-                ImageReader reader = readers.next();
-                String type = PICTURES.get(reader.getFormatName().toLowerCase(Locale.ROOT));
-                reader.setInput(in);
-                if (type == null || (long) reader.getWidth(0) * reader.getHeight(0) > MOST_PIXELS) {
-                    throw ArchiveRefusedException.damaged(name);
-                }
-                found.pictureTypes().put(sha256, type);
-            } catch (IOException | RuntimeException unreadable) {
-                throw ArchiveRefusedException.damaged(name);
-            }
+            found.pictureTypes().put(sha256, unpacked.get(name).pictureType());
         }
 
         private ReadyTake listen(ArchivedTake take) throws IOException, ArchiveRefusedException {
-            Path original = extracted(take.original());
             boolean isThere = take.heard() != null;
-            Path heard = isThere ? extracted(take.heard()) : Files.createTempFile(place, "heard", ".mp3");
+            Path heard = isThere ? file(take.heard()) : Files.createTempFile(place, "heard", ".mp3");
+            // The original is kept as our own program writes it, and is opened by the server itself only then.
+            Path original = Files.createTempFile(place, "original", ".flac");
             try {
-                KnownTake known = KnownTake.listen(
-                        original,
+                SoundRequest.Known known = workers.ask(new SoundRequest.Listen(
+                        file(take.original()),
                         heard,
                         isThere,
-                        take.trim(),
-                        take.plainEdits(),
+                        new SoundRequest.Edited(take.trim(), take.plainEdits()),
                         take.words(),
-                        school.settings().longestRecordingMs());
-                String name = isThere ? take.heard() : heard.toString();
-                if (!isThere) {
-                    add(name, heard);
-                }
-                long durationMs = known.heard().durationMs();
+                        Math.max(LONGEST_TAKE_MS, school.settings().longestRecordingMs()),
+                        original));
+                MadeTake made = known.take();
                 return new ReadyTake(
                         take.words(),
-                        found.hashes().get(take.original()),
+                        add(original.toString(), original),
                         known.originalMs(),
-                        found.hashes().get(name),
-                        durationMs,
-                        take.edits().isEmpty() ? take.trim() : new Span(0, durationMs),
-                        known.gainDb(),
-                        known.loudnessLufs(),
-                        known.peaks(),
-                        known.findings(),
+                        add(heard.toString(), heard),
+                        made.durationMs(),
+                        take.edits().isEmpty() ? take.trim() : new Span(0, made.durationMs()),
+                        made.gainDb(),
+                        made.loudnessLufs(),
+                        new Peaks(made.peaks()),
+                        made.findings(),
                         take.accepted());
-            } catch (UnreadableSoundException | IllegalArgumentException noTake) {
-                throw ArchiveRefusedException.damaged(take.original());
+            } catch (UnreadableSoundException noTake) {
+                throw noTake.reason() == Refusal.Reason.TOO_LONG || noTake.reason() == Refusal.Reason.TOO_HEAVY
+                        ? ArchiveRefusedException.tooLarge(take.original())
+                        : ArchiveRefusedException.damaged(take.original());
             }
         }
     }

@@ -72,6 +72,7 @@ class FileBatchService {
         if (number < 0 || number >= MOST_FILES) {
             throw new RecordingService.TooLargeException();
         }
+        folder.needRoom(0);
         Path file = folder.newTemporaryFile();
         try {
             Files.copy(

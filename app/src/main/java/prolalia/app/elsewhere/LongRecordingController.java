@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.elsewhere.LongRecording.State;
+import prolalia.app.house.DataFolder;
 import prolalia.app.house.MediaResponses;
 import prolalia.app.house.NotHereException;
 import prolalia.app.house.Words;
@@ -32,12 +33,14 @@ class LongRecordingController {
     private final LessonService lessons;
     private final MediaResponses media;
     private final Words words;
+    private final DataFolder folder;
 
-    LongRecordingController(LongRecordingService recordings, LessonService lessons, MediaResponses media, Words words) {
+    LongRecordingController(LongRecordingService recordings, LessonService lessons, MediaResponses media, Words words, DataFolder folder) {
         this.recordings = recordings;
         this.lessons = lessons;
         this.media = media;
         this.words = words;
+        this.folder = folder;
     }
 
     /** Answers when the file is on the disk. */
@@ -53,6 +56,7 @@ class LongRecordingController {
         if (request.getContentLengthLong() > LongRecordingService.LARGEST_BYTES) {
             throw new RecordingService.TooLargeException();
         }
+        folder.needRoom(request.getContentLengthLong());
         recordings.receive(teacher.id(), lessonId, id, name, request.getInputStream());
         return Map.of("at", "/long-recordings/" + id);
     }

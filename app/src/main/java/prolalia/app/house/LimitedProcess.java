@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.function.LongSupplier;
 
 /**
  * A Java program of its own in which a file is opened that somebody sent: with bounded memory, an empty environment (ours may
@@ -24,6 +25,7 @@ public final class LimitedProcess implements AutoCloseable {
     /** Beside the heap: code, stacks, FFmpeg and what it allocates itself. */
     private static final int BESIDE_HEAP_MB = 1_300;
 
+    private static final long LOOK_EVERY_MS = 500;
     private static final int LONGEST_LINE = 64 << 20;
     private static final Path SHELL = Path.of("/bin/sh");
     private static final List<String> NO_NETWORK = noNetwork();
@@ -31,6 +33,8 @@ public final class LimitedProcess implements AutoCloseable {
     private final Process process;
     private final InputStream said;
     private final OutputStream input;
+    private volatile long heardAt;
+    private volatile boolean late;
 
     /**
      * @param main of the program; it is found where this program's classes are
@@ -127,8 +131,47 @@ public final class LimitedProcess implements AutoCloseable {
         return !NO_NETWORK.isEmpty();
     }
 
+    /**
+     * Stops it when it is silent for too long, or takes too long for all of its work.
+     *
+     * @param wholeMs asked again and again: it may grow as more is known of the work
+     */
+    public void limit(long silenceMs, LongSupplier wholeMs) {
+        long startedAt = System.nanoTime();
+        heardAt = startedAt;
+        Thread watch = new Thread(
+                () -> {
+                    try {
+                        while (!waitFor(LOOK_EVERY_MS)) {
+                            long now = System.nanoTime();
+                            if (now - heardAt > silenceMs * 1_000_000
+                                    || now - startedAt > wholeMs.getAsLong() * 1_000_000) {
+                                late = true;
+                                close();
+                            }
+                        }
+                    } catch (InterruptedException stopped) {
+                        close();
+                    }
+                },
+                "process-watch");
+        watch.setDaemon(true);
+        watch.start();
+    }
+
+    /** Whether it was stopped since it took too long. */
+    public boolean isLate() {
+        return late;
+    }
+
     /** The next line that it says; null when it has ended. */
     public String readLine() throws IOException {
+        String line = nextLine();
+        heardAt = System.nanoTime();
+        return line;
+    }
+
+    private String nextLine() throws IOException {
         ByteArrayOutputStream line = new ByteArrayOutputStream();
         for (int next = said.read(); next >= 0; next = said.read()) {
             if (next == '\n') {

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.house.DataFolder;
 import prolalia.app.house.Words;
 import prolalia.app.intake.PaperTaker.TooManyPagesException;
 import prolalia.app.intake.StoredPaper.State;
@@ -30,12 +31,14 @@ class IntakeController {
     private final PaperTaker taker;
     private final LessonService lessons;
     private final Words words;
+    private final DataFolder folder;
 
-    IntakeController(IntakeService intake, PaperTaker taker, LessonService lessons, Words words) {
+    IntakeController(IntakeService intake, PaperTaker taker, LessonService lessons, Words words, DataFolder folder) {
         this.intake = intake;
         this.taker = taker;
         this.lessons = lessons;
         this.words = words;
+        this.folder = folder;
     }
 
     @GetMapping("/lessons/{id}/bring-in")
@@ -59,6 +62,7 @@ class IntakeController {
         if (request.getContentLengthLong() > IntakeService.LARGEST_BYTES) {
             throw new RecordingService.TooLargeException();
         }
+        folder.needRoom(request.getContentLengthLong());
         intake.receive(teacher.id(), lessonId, id, name, request.getInputStream());
         return Map.of("at", "/papers/" + id);
     }

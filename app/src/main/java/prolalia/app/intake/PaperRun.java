@@ -22,14 +22,10 @@ final class PaperRun implements AutoCloseable {
     private static final long LONGEST_START_MS = 90_000;
 
     private static final long EACH_PAGE_MS = 1_500;
-    private static final long LOOK_EVERY_MS = 500;
     private static final int LONGEST_LINE = 200;
 
     private final LimitedProcess process;
-    private final long startedAt = System.nanoTime();
-    private volatile long heardAt = startedAt;
     private volatile int pages;
-    private volatile boolean late;
 
     /** Told how far it is. */
     interface Progress {
@@ -46,13 +42,10 @@ final class PaperRun implements AutoCloseable {
 
     /** Waits until all of it is read. */
     void await(Progress progress) throws IOException, PaperRefusedException {
-        Thread watch = new Thread(this::watch, "paper-watch");
-        watch.setDaemon(true);
-        watch.start();
+        process.limit(LONGEST_PAGE_MS, () -> LONGEST_START_MS + pages * EACH_PAGE_MS);
         try {
             String line;
             while ((line = process.readLine()) != null) {
-                heardAt = System.nanoTime();
                 String[] words =
                         line.substring(0, Math.min(LONGEST_LINE, line.length())).split(" ");
                 switch (words[0]) {
@@ -68,22 +61,7 @@ final class PaperRun implements AutoCloseable {
         } finally {
             close();
         }
-        throw new PaperRefusedException(late ? Reason.TOO_SLOW : Reason.TOO_LARGE);
-    }
-
-    private void watch() {
-        try {
-            while (!process.waitFor(LOOK_EVERY_MS)) {
-                long now = System.nanoTime();
-                if (now - heardAt > LONGEST_PAGE_MS * 1_000_000
-                        || now - startedAt > (LONGEST_START_MS + pages * EACH_PAGE_MS) * 1_000_000) {
-                    late = true;
-                    process.close();
-                }
-            }
-        } catch (InterruptedException stopped) {
-            process.close();
-        }
+        throw new PaperRefusedException(process.isLate() ? Reason.TOO_SLOW : Reason.TOO_LARGE);
     }
 
     /** Stops it, wherever it is. */

@@ -10,6 +10,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.house.Ids;
 import prolalia.app.house.NotHereException;
+import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineState;
@@ -18,8 +19,8 @@ import prolalia.core.script.Pace;
 
 @Service
 public class LessonService {
-    public static final int MOST_PAGES = 200;
-    static final int LONGEST_TITLE = 200;
+    public static final int MOST_PAGES = LessonLimits.MOST_PAGES;
+    static final int LONGEST_TITLE = LessonLimits.LONGEST_TITLE;
     static final int COVERS = 6;
 
     /** More marks than these are too narrow to be told apart, in the bar over the script and under a page. */

@@ -35,6 +35,16 @@ public class LineStore {
         this.writing = writing;
     }
 
+    /** How many lines a lesson has. */
+    public int count(String lessonId) {
+        return writing.fetchCount(
+                writing.select(LINE.ID)
+                        .from(LINE)
+                        .join(PAGE)
+                        .on(PAGE.ID.eq(LINE.PAGE_ID))
+                        .where(PAGE.LESSON_ID.eq(lessonId), LINE.REMOVED_AT.isNull()));
+    }
+
     /** Adds a line at the end of a page. */
     public String add(String pageId, LineKind kind, String words) {
         return addAll(pageId, List.of(new ReadLine(kind, words))).get(0).id();

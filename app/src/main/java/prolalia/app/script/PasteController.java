@@ -49,7 +49,7 @@ class PasteController {
             HttpServletResponse response,
             Model model) {
         List<ReadLine> lines = PastedScript.read(text);
-        String fault = fault(lines);
+        String fault = fault(id, lines);
         if (fault != null) {
             response.setStatus(422);
             model.addAttribute("lesson", lessons.lesson(teacher.id(), id));
@@ -62,11 +62,11 @@ class PasteController {
     }
 
     /** The key of what stands against taking these lines, or null. */
-    private String fault(List<ReadLine> lines) {
+    private String fault(String lessonId, List<ReadLine> lines) {
         if (lines.isEmpty()) {
             return "EMPTY";
         }
-        if (lines.size() > ScriptService.MOST_LINES_AT_ONCE) {
+        if (script.areTooMany(lessonId, lines.size())) {
             return "TOO_MANY";
         }
         return lines.stream().anyMatch(line -> script.areTooLong(line.words())) ? "TOO_LONG" : null;

@@ -21,6 +21,7 @@ import prolalia.app.script.ChangeStore.Done;
 import prolalia.app.script.ChangeStore.StoredChange;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
+import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.lesson.Take;
@@ -36,10 +37,6 @@ import prolalia.core.script.ScriptEdits.PlacedLine;
 /** Changes of a script; what they mean is worked out in core, here they are made, kept in mind, undone and made again. */
 @Service
 class ScriptService {
-    /** In UTF-16 units: some chapters of a book; more on one line is a mistake of pasting. */
-    static final int LONGEST_WORDS = 200_000;
-
-    static final int MOST_LINES_AT_ONCE = 10_000;
 
     private final LessonService lessons;
     private final LessonStore lessonStore;
@@ -108,9 +105,14 @@ class ScriptService {
      *
      * @param revision that the typing began with
      */
+    /** Whether so many more lines are more than a lesson can hold. */
+    boolean areTooMany(String lessonId, int more) {
+        return lines.count(lessonId) + more > LessonLimits.MOST_LINES;
+    }
+
     /** Whether words are more than one line can hold. */
     boolean areTooLong(String words) {
-        return words.length() > LONGEST_WORDS;
+        return words.length() > LessonLimits.LONGEST_WORDS;
     }
 
     WordsChange changeWords(String teacherId, String lineId, int revision, String words) {

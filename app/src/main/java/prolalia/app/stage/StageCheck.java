@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.stage.StageService.StageRefusedException;
+import prolalia.core.lesson.LessonLimits;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.Thing;
 import prolalia.core.page.Thing.EverySpot;
@@ -23,7 +24,7 @@ import prolalia.core.page.Thing.Text;
  * @param pictures that were brought in for it
  */
 record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
-    static final int MOST_THINGS = 300;
+    static final int MOST_THINGS = LessonLimits.MOST_THINGS;
     private static final int LONGEST_WORDS = 300;
     private static final int LONGEST_TEXT = 2_000;
     private static final int LONGEST_ID = 40;

@@ -3,12 +3,16 @@ package prolalia.app.web;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Random;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import prolalia.core.sound.Sound;
@@ -90,8 +94,94 @@ class BadRecordingsTest extends RunningHouse {
         assertThat(Visitor.first(first, "data-take=\"([^\"]+)\""))
                 .isEqualTo(Visitor.first(again, "data-take=\"([^\"]+)\""));
         assertThat(first).doesNotContain("ends before");
-        // A chunk that comes late, after the take was made, changes nothing.
+        // A chunk that comes once more, after the take was made, changes nothing.
         assertThat(put(id, 1, new byte[5]).statusCode()).isEqualTo(200);
+    }
+
+    @Test
+    void whatIsAcknowledgedIsInTheTakeHoweverLateItComesAndWhoeverEndedIt() throws Exception {
+        byte[] whole = Files.readAllBytes(voice("bean-2b"));
+        int half = whole.length / 2;
+        byte[] tail = Arrays.copyOfRange(whole, half, whole.length);
+        String own = ines.newLine("Then a tiny root comes out.");
+        String id = UUID.randomUUID().toString();
+        ines.send("PUT", "/recordings/" + id + "/chunks/0?line=" + own, "audio/wav", Arrays.copyOf(whole, half));
+        // Put together on another device while the tablet was offline.
+        String early = Visitor.text(ines.form("/recordings/" + id + "/end", "keep", "true"));
+        assertThat(put(id, 1, tail).statusCode()).isEqualTo(200);
+        String late = Visitor.text(ines.form("/recordings/" + id + "/end", "chunks", "2"));
+        String again = Visitor.text(ines.form("/recordings/" + id + "/end", "chunks", "2"));
+        assertThat(late).contains("data-take").doesNotContain("ends before");
+        String take = Visitor.first(late, "data-take=\"([^\"]+)\"");
+        assertThat(take)
+                .isNotEqualTo(Visitor.first(early, "data-take=\"([^\"]+)\""))
+                .isEqualTo(Visitor.first(again, "data-take=\"([^\"]+)\""));
+        assertThat(ines.page("/lessons/" + ines.lessonOf(own))).contains("/takes/" + take + "/sound.mp3");
+        // Thrown away elsewhere, and what the tablet still had arrives: it is a take all the same when the tablet ends it.
+        String thrown = UUID.randomUUID().toString();
+        put(thrown, 0, Arrays.copyOf(whole, half));
+        ines.send("DELETE", "/recordings/" + thrown, "text/plain", new byte[0]);
+        assertThat(put(thrown, 1, tail).statusCode()).isEqualTo(200);
+        assertThat(Visitor.text(ines.form("/recordings/" + thrown + "/end", "chunks", "2")))
+                .contains("data-take")
+                .doesNotContain("ends before");
+    }
+
+    @Test
+    void anEmptyChunkTakesNoPlaceAndNoCountTakesAnythingAway() throws Exception {
+        byte[] whole = Files.readAllBytes(voice("bean-2b"));
+        for (String count : new String[] {"0", "-5", "1"}) {
+            String id = UUID.randomUUID().toString();
+            assertThat(put(id, 0, new byte[0]).statusCode()).isEqualTo(400);
+            assertThat(put(id, 0, whole).statusCode()).isEqualTo(200);
+            assertThat(Visitor.text(ines.form("/recordings/" + id + "/end", "chunks", count)))
+                    .as(count)
+                    .contains("data-take")
+                    .doesNotContain("ends before");
+        }
+    }
+
+    @Test
+    void manyWhoEndTheSameRecordingsAtOnceHearTheSame() throws Exception {
+        byte[] whole = Files.readAllBytes(voice("bean-2c"));
+        String[] ids = new String[4];
+        for (int i = 0; i < ids.length; i++) {
+            ids[i] = UUID.randomUUID().toString();
+            put(ids[i], 0, whole);
+        }
+        var all = IntStream.range(0, 4 * ids.length)
+                .mapToObj(i -> CompletableFuture.supplyAsync(() -> {
+                    try {
+                        return ids[i % ids.length] + " "
+                                + Visitor.first(
+                                        Visitor.text(ines.form("/recordings/" + ids[i % ids.length] + "/end", "chunks", "1")),
+                                        "data-take=\"([^\"]+)\"");
+                    } catch (Exception failure) {
+                        throw new IllegalStateException(failure);
+                    }
+                }))
+                .toList();
+        assertThat(all.stream().map(CompletableFuture::join).distinct()).hasSize(ids.length);
+    }
+
+    @Test
+    void aFileThatIsNoSoundTakesNothingAwayThatOthersNeed() throws Exception {
+        // The lesson's own slides dropped on the recorder: refused as sound, and still there as slides.
+        byte[] deck = RunningHouse.class.getResourceAsStream("/demo/bean.pptx").readAllBytes();
+        String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        assertThat(ines.record(line, "bean.pptx", deck)).contains("not a sound or video file");
+        assertThat(ines.get("/lessons/" + bean + "/slides.pptx").statusCode()).isEqualTo(200);
+    }
+
+    @Test
+    void whatStatesAnImpossibleSoundIsRefusedInWordsAndEndsNothing() throws Exception {
+        byte[] wav = wav(hiss(1));
+        ByteBuffer.wrap(wav).order(ByteOrder.LITTLE_ENDIAN).putInt(24, 2_000_000_000);
+        assertThat(ines.record(line, "2GHz.wav", wav)).contains("2GHz.wav", "states what no sound has");
+        ByteBuffer.wrap(wav).order(ByteOrder.LITTLE_ENDIAN).putInt(24, 1);
+        assertThat(ines.record(line, "1Hz.wav", wav)).contains("states what no sound has");
+        assertThat(Visitor.text(ines.send("POST", "/microphone", "application/octet-stream", wav)))
+                .contains("Nothing came in");
     }
 
     private HttpResponse<byte[]> put(String id, int number, byte[] content) throws Exception {

@@ -25,7 +25,7 @@ public final class ArchiveRefusedException extends Exception {
     private final Reason reason;
     private final String detail;
 
-    ArchiveRefusedException(Reason reason, String detail) {
+    public ArchiveRefusedException(Reason reason, String detail) {
         super(reason + " " + detail);
         this.reason = reason;
         this.detail = detail;

@@ -17,7 +17,9 @@ import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
+import prolalia.core.lesson.LessonLimits;
 import prolalia.core.page.Thing;
+import prolalia.core.sound.edit.Edit;
 import prolalia.formats.archive.ArchiveRefusedException.Reason;
 import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
 import prolalia.formats.archive.ArchivedLesson.ArchivedPage;
@@ -25,6 +27,7 @@ import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
 import prolalia.formats.lesson.ZipOut;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.TokenStreamLocation;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -96,6 +99,26 @@ public final class LessonArchive implements AutoCloseable {
 
     public ArchivedLesson lesson() {
         return lesson;
+    }
+
+    static void writeLesson(ArchivedLesson lesson, Path to) throws IOException {
+        Files.write(to, json(lesson));
+    }
+
+    static byte[] json(Object value) {
+        return JSON.writeValueAsBytes(value);
+    }
+
+    /** What {@link ArchiveProcess} understood of an archive and wrote into its folder. */
+    public static ArchivedLesson readUnpacked(Path folder) throws IOException {
+        return JSON.readValue(Files.readAllBytes(folder.resolve(LESSON)), ArchivedLesson.class);
+    }
+
+    /** The files that it wrote there, by the names that the lesson gives them. */
+    public static Map<String, ArchiveProcess.UnpackedFile> unpackedFiles(Path folder) throws IOException {
+        return JSON.readValue(
+                Files.readAllBytes(folder.resolve(ArchiveProcess.FILES)),
+                new TypeReference<Map<String, ArchiveProcess.UnpackedFile>>() {});
     }
 
     /** Writes a file of the archive elsewhere, whole. */
@@ -183,6 +206,7 @@ public final class LessonArchive implements AutoCloseable {
     /** All ids are there and differ, and all files that are named are there. */
     private void check() throws ArchiveRefusedException {
         Set<String> ids = new HashSet<>();
+        checkSizes();
         checkThings(lesson.every().things());
         for (ArchivedPage page : lesson.pages()) {
             checkId(page == null ? null : page.id(), ids);
@@ -220,6 +244,34 @@ public final class LessonArchive implements AutoCloseable {
         }
     }
 
+    /** The limits of every lesson hold for one that comes from elsewhere, too. */
+    private void checkSizes() throws ArchiveRefusedException {
+        long lines = 0;
+        if (lesson.pages().size() > LessonLimits.MOST_PAGES || lesson.title().length() > LessonLimits.LONGEST_TITLE) {
+            throw ArchiveRefusedException.tooLarge(LESSON);
+        }
+        for (ArchivedPage page : lesson.pages()) {
+            if (page == null) {
+                throw ArchiveRefusedException.unreadable("");
+            }
+            if (page.placed().things().size() > LessonLimits.MOST_THINGS) {
+                throw ArchiveRefusedException.tooLarge(LESSON);
+            }
+            lines += page.lines().size();
+            for (ArchivedLine line : page.lines()) {
+                boolean tooMuch = line != null
+                        && (line.words().length() > LessonLimits.LONGEST_WORDS
+                                || line.takes().size() > LessonLimits.MOST_TAKES_OF_A_LINE);
+                if (tooMuch) {
+                    throw ArchiveRefusedException.tooLarge(line.id() == null ? LESSON : line.id());
+                }
+            }
+        }
+        if (lines > LessonLimits.MOST_LINES || lesson.every().things().size() > LessonLimits.MOST_THINGS) {
+            throw ArchiveRefusedException.tooLarge(LESSON);
+        }
+    }
+
     private static boolean isSize(Integer units) {
         return units == null || units > 0;
     }
@@ -252,9 +304,14 @@ public final class LessonArchive implements AutoCloseable {
         if (take == null || take.original() == null || take.trim() == null) {
             throw ArchiveRefusedException.unreadable(lineId);
         }
+        if (take.words().length() > LessonLimits.LONGEST_WORDS || take.edits().size() > Edit.MOST) {
+            throw ArchiveRefusedException.tooLarge(lineId);
+        }
         try {
-            take.plainEdits();
             take.plainTimes();
+            if (!take.plainEdits().stream().allMatch(Edit::isSensible)) {
+                throw ArchiveRefusedException.unreadable(lineId);
+            }
         } catch (RuntimeException senseless) {
             throw ArchiveRefusedException.unreadable(lineId);
         }

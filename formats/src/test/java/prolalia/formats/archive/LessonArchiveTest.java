@@ -10,10 +10,13 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.page.Area;
 import prolalia.core.page.Manner;
@@ -128,6 +131,28 @@ class LessonArchiveTest {
             files.put(path, "x");
             assertThat(refusal(zip(files))).as(path).isEqualTo(Reason.OUTSIDE);
         }
+    }
+
+    @Test
+    void theLimitsOfEveryLessonHoldForOneThatComesBack() throws Exception {
+        String pause = "{\"id\":\"p\",\"lines\":[{\"id\":\"l\",\"kind\":\"QUESTION\",\"words\":\"w\",\"takes\":[{\"original\":"
+                + "\"takes/a.flac\",\"trim\":{\"startMs\":0,\"endMs\":9},\"edits\":[{\"kind\":\"PAUSE\",\"startMs\":1,"
+                + "\"endMs\":%s}]}]}]}";
+        assertThat(refusalOf(with(pause.formatted("30000")))).isNull();
+        for (String ms : List.of("10800000", "1000000000000", "-1")) {
+            assertThat(refusalOf(with(pause.formatted(ms)))).as(ms).isEqualTo(Reason.UNREADABLE);
+        }
+        String line = "{\"id\":\"%s\",\"kind\":\"QUESTION\",\"words\":\"%s\"}";
+        String long1 = line.formatted("l", "w".repeat(LessonLimits.LONGEST_WORDS + 1));
+        assertThat(refusalOf(with("{\"id\":\"p\",\"lines\":[" + long1 + "]}"))).isEqualTo(Reason.TOO_LARGE);
+        String many = IntStream.rangeClosed(0, LessonLimits.MOST_LINES)
+                .mapToObj(number -> line.formatted("l" + number, "w"))
+                .collect(Collectors.joining(","));
+        assertThat(refusalOf(with("{\"id\":\"p\",\"lines\":[" + many + "]}"))).isEqualTo(Reason.TOO_LARGE);
+        String pages = IntStream.rangeClosed(0, LessonLimits.MOST_PAGES)
+                .mapToObj(number -> "{\"id\":\"p" + number + "\"}")
+                .collect(Collectors.joining(","));
+        assertThat(refusalOf(with(pages))).isEqualTo(Reason.TOO_LARGE);
     }
 
     @Test
