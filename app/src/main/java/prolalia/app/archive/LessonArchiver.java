@@ -5,17 +5,21 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
 import prolalia.app.bench.HeldEdits;
 import prolalia.app.bench.HeldEdits.Held;
 import prolalia.app.follow.WordTimeService;
+import org.springframework.util.FileSystemUtils;
 import prolalia.app.house.DataFolder;
+import prolalia.app.house.LimitedProcess;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
@@ -41,7 +45,7 @@ import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
 import prolalia.formats.archive.ArchivedLesson.ArchivedWord;
 import prolalia.formats.archive.LessonArchive;
 import prolalia.formats.book.ReadAloudBook;
-import prolalia.formats.slides.LessonSlides;
+import prolalia.formats.slides.SlidesProcess;
 import prolalia.formats.web.LessonFolder;
 
 /** Writes lessons as files: whole, to be brought back, or as students can take them along. */
@@ -78,6 +82,9 @@ class LessonArchiver {
         this.folder = folder;
     }
 
+    private static final int SLIDES_HEAP_MB = 560;
+    private static final long LONGEST_SLIDES_MS = 120_000;
+
     /** In what form a lesson goes out. */
     enum Form {
         ARCHIVE,
@@ -97,19 +104,44 @@ class LessonArchiver {
         GivenLesson lesson = given.of(summary);
         Map<String, PageSlide> ofSlides = slides.ofLesson(lessonId);
         StoredFiles files = new StoredFiles(lesson, stages.pictures(lessonId), ofSlides, media, times);
+        if (form == Form.PPTX) {
+            return new Written(summary.title(), slides(lesson, files, stages.pictures(lessonId).keySet()));
+        }
         Path file = folder.newTemporaryFile();
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
             switch (form) {
                 case ARCHIVE -> writeArchive(summary, lesson, stages.pictures(lessonId), ofSlides, out);
                 case WEB -> LessonFolder.write(lesson, files, out);
                 case EPUB -> ReadAloudBook.write(lesson, files, Instant.ofEpochMilli(summary.changedAt()), out);
-                case PPTX -> LessonSlides.write(lesson, files, out);
+                case PPTX -> throw new IllegalStateException("Slides are written elsewhere");
             }
         } catch (IOException | RuntimeException failure) {
             Files.deleteIfExists(file);
             throw failure;
         }
         return new Written(summary.title(), file);
+    }
+
+    /** The teacher's own slides are opened for it, in a program of its own. */
+    private Path slides(GivenLesson lesson, StoredFiles files, Set<String> pictures) throws IOException {
+        Path place = folder.newTemporaryFolder();
+        try {
+            Path request = place.resolve("request.json");
+            Path out = place.resolve("slides.pptx");
+            SlidesProcess.request(lesson, files, pictures.stream(), request);
+            try (LimitedProcess process = new LimitedProcess(
+                    SlidesProcess.class, SLIDES_HEAP_MB, place, List.of(request.toString(), out.toString()))) {
+                process.limit(LONGEST_SLIDES_MS, () -> LONGEST_SLIDES_MS);
+                if (!"done".equals(process.readLine())) {
+                    throw new IOException("The slides could not be written");
+                }
+            }
+            Path file = folder.newTemporaryFile();
+            Files.move(out, file, StandardCopyOption.REPLACE_EXISTING);
+            return file;
+        } finally {
+            FileSystemUtils.deleteRecursively(place);
+        }
     }
 
     private void writeArchive(

@@ -1,7 +1,6 @@
 package prolalia.formats.archive;
 
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Iterator;
@@ -18,6 +17,7 @@ import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
 import prolalia.formats.paper.Paper;
 import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.Papers;
+import prolalia.formats.process.Parent;
 
 /**
  * A program of its own that looks through the archive of a lesson, so that whoever starts it can bound its time and memory:
@@ -50,7 +50,7 @@ public final class ArchiveProcess {
     public record UnpackedFile(String file, String pictureType) {}
 
     public static void main(String[] arguments) {
-        endWithParent();
+        Parent.endWithIt();
         System.setProperty("log4j2.loggerContextFactory", "org.apache.logging.log4j.simple.SimpleLoggerContextFactory");
         try (LessonArchive archive = LessonArchive.open(Path.of(arguments[0]))) {
             new ArchiveProcess(archive, Path.of(arguments[1])).unpack();
@@ -64,21 +64,6 @@ public final class ArchiveProcess {
             say("refused " + ArchiveRefusedException.Reason.UNREADABLE + " ");
         }
         System.exit(0);
-    }
-
-    private static void endWithParent() {
-        Thread watch = new Thread(
-                () -> {
-                    try {
-                        System.in.transferTo(OutputStream.nullOutputStream());
-                    } catch (IOException gone) {
-                        // The same as its end.
-                    }
-                    Runtime.getRuntime().halt(1);
-                },
-                "parent");
-        watch.setDaemon(true);
-        watch.start();
     }
 
     private static void say(String what) {

@@ -3,7 +3,6 @@ package prolalia.formats.paper;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -15,6 +14,7 @@ import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
 import prolalia.core.intake.FoundPage;
 import prolalia.formats.paper.PaperRefusedException.Reason;
+import prolalia.formats.process.Parent;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -41,7 +41,7 @@ public final class PaperProcess {
 
     public static void main(String[] arguments) {
         System.setProperty("java.awt.headless", "true");
-        endWithParent();
+        Parent.endWithIt();
         System.setProperty("log4j2.loggerContextFactory", "org.apache.logging.log4j.simple.SimpleLoggerContextFactory");
         try {
             new PaperProcess(Path.of(arguments[1])).read(Path.of(arguments[0]));
@@ -56,22 +56,6 @@ public final class PaperProcess {
             say("refused " + Reason.BROKEN);
         }
         System.exit(0);
-    }
-
-    /** Nothing is said on the standard input; it ends when whoever started this program is gone, killed too. */
-    private static void endWithParent() {
-        Thread watch = new Thread(
-                () -> {
-                    try {
-                        System.in.transferTo(OutputStream.nullOutputStream());
-                    } catch (IOException gone) {
-                        // The same as its end.
-                    }
-                    Runtime.getRuntime().halt(1);
-                },
-                "parent");
-        watch.setDaemon(true);
-        watch.start();
     }
 
     private static void say(String what) {
