@@ -24,7 +24,8 @@ import prolalia.app.house.TooSlowException;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 5)
 class BodyGuard extends HttpFilter {
-    private static final List<String> STRANGERS_PAGES = List.of("/sign-in", "/sign-out", "/first-account", "/enter-demo");
+    private static final List<String> STRANGERS_PAGES =
+            List.of("/sign-in", "/sign-out", "/first-account", "/enter-demo");
 
     private static final int STRANGERS_BYTES = 16 << 10;
     private static final int LARGEST_FORM_BYTES = 20 << 20;
@@ -54,7 +55,8 @@ class BodyGuard extends HttpFilter {
     private void guard(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws IOException, ServletException {
         if (!hasBody(request)) {
-            boolean writes = !request.getMethod().equals("GET") && !request.getMethod().equals("HEAD");
+            boolean writes =
+                    !request.getMethod().equals("GET") && !request.getMethod().equals("HEAD");
             if (writes && isOpen(request) && !strangers.mayWrite(request.getRemoteAddr())) {
                 refuse(response, HttpStatus.TOO_MANY_REQUESTS);
             } else {

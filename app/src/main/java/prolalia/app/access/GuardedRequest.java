@@ -56,9 +56,11 @@ final class GuardedRequest extends HttpServletRequestWrapper {
         read.processParameters(form.clone(), 0, form.length);
         Map<String, String[]> all = new LinkedHashMap<>(super.getParameterMap());
         for (String name : Collections.list(read.getParameterNames())) {
-            all.merge(name, read.getParameterValues(name), (before, after) -> Stream.concat(
-                            Stream.of(before), Stream.of(after))
-                    .toArray(String[]::new));
+            all.merge(
+                    name,
+                    read.getParameterValues(name),
+                    (before, after) ->
+                            Stream.concat(Stream.of(before), Stream.of(after)).toArray(String[]::new));
         }
         parameters = all;
     }

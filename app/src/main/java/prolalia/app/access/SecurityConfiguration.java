@@ -29,7 +29,8 @@ class SecurityConfiguration {
                 .headers(headers -> {
                     headers(headers);
                     headers.frameOptions(frames -> frames.disable())
-                            .contentSecurityPolicy(policy -> policy.policyDirectives(ContentSecurityPolicy.IN_ANY_FRAME));
+                            .contentSecurityPolicy(
+                                    policy -> policy.policyDirectives(ContentSecurityPolicy.IN_ANY_FRAME));
                 })
                 .build();
     }
@@ -38,7 +39,8 @@ class SecurityConfiguration {
     @Bean
     @Order(1)
     SecurityFilterChain open(HttpSecurity http) throws Exception {
-        return asForAnybody(http.securityMatcher("/l/**", "/phone/**", "/oembed", "/*/assets/**", "/webjars/**", "/favicon.ico"))
+        return asForAnybody(http.securityMatcher(
+                        "/l/**", "/phone/**", "/oembed", "/*/assets/**", "/webjars/**", "/favicon.ico"))
                 .headers(SecurityConfiguration::headers)
                 .build();
     }

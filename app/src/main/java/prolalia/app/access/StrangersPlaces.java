@@ -42,12 +42,14 @@ final class StrangersPlaces {
     }
 
     boolean mayWrite(String address) {
-        return writes.get(address, unseen -> Bucket.builder()
-                        .addLimit(Bandwidth.builder()
-                                .capacity(WRITES_AT_ONCE)
-                                .refillGreedy(WRITES_A_SECOND, Duration.ofSeconds(1))
+        return writes.get(
+                        address,
+                        unseen -> Bucket.builder()
+                                .addLimit(Bandwidth.builder()
+                                        .capacity(WRITES_AT_ONCE)
+                                        .refillGreedy(WRITES_A_SECOND, Duration.ofSeconds(1))
+                                        .build())
                                 .build())
-                        .build())
                 .tryConsume(1);
     }
 }

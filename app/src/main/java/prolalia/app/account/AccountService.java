@@ -43,8 +43,7 @@ public class AccountService implements UserDetailsService {
 
     @Override
     public UserDetails loadUserByUsername(String name) {
-        return teachers.bySignInName(normal(name))
-                .orElseThrow(() -> new UsernameNotFoundException("unknown"));
+        return teachers.bySignInName(normal(name)).orElseThrow(() -> new UsernameNotFoundException("unknown"));
     }
 
     public Optional<SignedInTeacher> teacher(String signInName) {

@@ -62,8 +62,9 @@ public class CookieSignIns implements SecurityContextRepository {
 
     private SecurityContext load(HttpServletRequest request) {
         SecurityContext context = holders.createEmptyContext();
-        teacher(request).ifPresent(teacher -> context.setAuthentication(
-                UsernamePasswordAuthenticationToken.authenticated(teacher, null, teacher.getAuthorities())));
+        teacher(request)
+                .ifPresent(teacher -> context.setAuthentication(
+                        UsernamePasswordAuthenticationToken.authenticated(teacher, null, teacher.getAuthorities())));
         return context;
     }
 
@@ -76,8 +77,7 @@ public class CookieSignIns implements SecurityContextRepository {
     @SuppressWarnings("unchecked")
     private Optional<SignedInTeacher> teacher(HttpServletRequest request) {
         Object known = request.getAttribute(KNOWN);
-        Optional<SignedInTeacher> teacher =
-                known == null ? lookedUp(request) : (Optional<SignedInTeacher>) known;
+        Optional<SignedInTeacher> teacher = known == null ? lookedUp(request) : (Optional<SignedInTeacher>) known;
         request.setAttribute(KNOWN, teacher);
         return teacher;
     }
@@ -108,10 +108,13 @@ public class CookieSignIns implements SecurityContextRepository {
         if (who != null && who.isAuthenticated() && who.getPrincipal() instanceof SignedInTeacher teacher) {
             String secret = Ids.newToken();
             signIns.add(hash(secret), teacher.id(), clock.millis());
-            response.addHeader(HttpHeaders.SET_COOKIE, cookie(COOKIE, secret, request).build().toString());
+            response.addHeader(
+                    HttpHeaders.SET_COOKIE,
+                    cookie(COOKIE, secret, request).build().toString());
         } else if (secret(request).isPresent()) {
             response.addHeader(
-                    HttpHeaders.SET_COOKIE, cookie(COOKIE, "", request).maxAge(0).build().toString());
+                    HttpHeaders.SET_COOKIE,
+                    cookie(COOKIE, "", request).maxAge(0).build().toString());
         }
     }
 

@@ -36,6 +36,9 @@ class KnownDevices {
         devices.add(CookieSignIns.hash(secret), teacher.id(), clock.millis());
         response.addHeader(
                 HttpHeaders.SET_COOKIE,
-                CookieSignIns.cookie(COOKIE, secret, request).maxAge(KEPT).build().toString());
+                CookieSignIns.cookie(COOKIE, secret, request)
+                        .maxAge(KEPT)
+                        .build()
+                        .toString());
     }
 }

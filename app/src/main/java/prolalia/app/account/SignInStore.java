@@ -39,10 +39,7 @@ class SignInStore {
                 .where(SIGN_IN.SECRET_HASH.eq(secretHash), SIGN_IN.SEEN_AT.ge(seenSince))
                 .fetchOptional(row -> new Held(
                         new SignedInTeacher(
-                                row.get(TEACHER.ID),
-                                row.get(TEACHER.SIGN_IN_NAME),
-                                row.get(TEACHER.FULL_NAME),
-                                null),
+                                row.get(TEACHER.ID), row.get(TEACHER.SIGN_IN_NAME), row.get(TEACHER.FULL_NAME), null),
                         row.get(SIGN_IN.SEEN_AT)));
     }
 

@@ -43,7 +43,8 @@ class SignInThrottle {
         var estimate = bucket.estimateAbilityToConsume(1);
         return estimate.canBeConsumed()
                 ? 0
-                : Math.max(1, Duration.ofNanos(estimate.getNanosToWaitForRefill()).toSeconds() + 1);
+                : Math.max(
+                        1, Duration.ofNanos(estimate.getNanosToWaitForRefill()).toSeconds() + 1);
     }
 
     private Bucket ofName(String name, String address, boolean knownDevice) {

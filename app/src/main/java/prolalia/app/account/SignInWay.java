@@ -17,8 +17,7 @@ import org.springframework.web.util.UriUtils;
 
 /** What comes before and after a password: whether it is looked at now, and where a teacher goes then. */
 @Component
-public class SignInWay
-        implements AuthenticationEntryPoint, AuthenticationSuccessHandler, AuthenticationFailureHandler {
+public class SignInWay implements AuthenticationEntryPoint, AuthenticationSuccessHandler, AuthenticationFailureHandler {
     private static final String PAGE = "/sign-in";
     private static final String NAME = "name";
     private static final String GOAL = "to";
@@ -35,7 +34,8 @@ public class SignInWay
     public final class Gate extends OncePerRequestFilter {
         @Override
         protected boolean shouldNotFilter(HttpServletRequest request) {
-            return !request.getMethod().equals("POST") || !request.getServletPath().equals(PAGE);
+            return !request.getMethod().equals("POST")
+                    || !request.getServletPath().equals(PAGE);
         }
 
         @Override
@@ -55,7 +55,8 @@ public class SignInWay
     @Override
     public void commence(HttpServletRequest request, HttpServletResponse response, AuthenticationException failure)
             throws IOException {
-        String asked = request.getRequestURI() + (request.getQueryString() == null ? "" : "?" + request.getQueryString());
+        String asked =
+                request.getRequestURI() + (request.getQueryString() == null ? "" : "?" + request.getQueryString());
         boolean worth = request.getMethod().equals("GET") && !asked.equals("/");
         response.sendRedirect(worth ? PAGE + "?" + GOAL + "=" + encoded(asked) : PAGE);
     }

@@ -14,10 +14,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
+import org.springframework.util.FileSystemUtils;
 import prolalia.app.bench.HeldEdits;
 import prolalia.app.bench.HeldEdits.Held;
 import prolalia.app.follow.WordTimeService;
-import org.springframework.util.FileSystemUtils;
 import prolalia.app.house.DataFolder;
 import prolalia.app.house.LimitedProcess;
 import prolalia.app.house.MediaStore;
@@ -105,7 +105,9 @@ class LessonArchiver {
         Map<String, PageSlide> ofSlides = slides.ofLesson(lessonId);
         StoredFiles files = new StoredFiles(lesson, stages.pictures(lessonId), ofSlides, media, times);
         if (form == Form.PPTX) {
-            return new Written(summary.title(), slides(lesson, files, stages.pictures(lessonId).keySet()));
+            return new Written(
+                    summary.title(),
+                    slides(lesson, files, stages.pictures(lessonId).keySet()));
         }
         Path file = folder.newTemporaryFile();
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {

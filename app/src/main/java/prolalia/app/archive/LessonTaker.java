@@ -144,7 +144,8 @@ class LessonTaker {
                 if (page.picture() != null) {
                     picture(page.picture().sha256());
                 }
-                if (page.slide() != null && !found.hashes().containsKey(page.slide().file())) {
+                if (page.slide() != null
+                        && !found.hashes().containsKey(page.slide().file())) {
                     add(page.slide().file(), file(page.slide().file()));
                 }
                 for (ArchivedLine line : page.lines()) {

@@ -29,12 +29,7 @@ class FileTaker implements DisposableBean {
     private final MediaStore media;
     private final BackgroundWork worker;
 
-    FileTaker(
-            FileBatchStore store,
-            LongRecordingService longOnes,
-            FileTakes takes,
-            MediaStore media,
-            BegunWork begun) {
+    FileTaker(FileBatchStore store, LongRecordingService longOnes, FileTakes takes, MediaStore media, BegunWork begun) {
         this.store = store;
         this.longOnes = longOnes;
         this.takes = takes;

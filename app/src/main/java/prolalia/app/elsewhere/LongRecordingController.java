@@ -35,7 +35,12 @@ class LongRecordingController {
     private final Words words;
     private final DataFolder folder;
 
-    LongRecordingController(LongRecordingService recordings, LessonService lessons, MediaResponses media, Words words, DataFolder folder) {
+    LongRecordingController(
+            LongRecordingService recordings,
+            LessonService lessons,
+            MediaResponses media,
+            Words words,
+            DataFolder folder) {
         this.recordings = recordings;
         this.lessons = lessons;
         this.media = media;

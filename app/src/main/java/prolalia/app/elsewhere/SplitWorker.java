@@ -74,8 +74,7 @@ class SplitWorker implements DisposableBean {
         this.folder = folder;
         this.workers = workers;
         this.transaction = transaction;
-        worker = new BackgroundWork(
-                "splitter", begun, this::work, id -> store.refuse(id, Refusal.Reason.TOO_HEAVY));
+        worker = new BackgroundWork("splitter", begun, this::work, id -> store.refuse(id, Refusal.Reason.TOO_HEAVY));
     }
 
     @EventListener(ApplicationReadyEvent.class)

@@ -47,10 +47,7 @@ public class BegunWork {
     /** Whether a server died within it before this one was started: then it comes last. */
     public boolean wasInterrupted(String kind, String id) {
         return writing.fetchExists(
-                BEGUN_WORK,
-                BEGUN_WORK.KIND.eq(kind),
-                BEGUN_WORK.ID.eq(id),
-                BEGUN_WORK.BEGUN_AT.lt(startedAt));
+                BEGUN_WORK, BEGUN_WORK.KIND.eq(kind), BEGUN_WORK.ID.eq(id), BEGUN_WORK.BEGUN_AT.lt(startedAt));
     }
 
     private int times(String kind, String id) {

@@ -88,8 +88,7 @@ public final class LimitedProcess implements AutoCloseable {
 
     private static List<String> program(Class<?> main) {
         List<String> command = new ArrayList<>(List.of("-cp", classPath()));
-        String home =
-                main.getProtectionDomain().getCodeSource().getLocation().toString();
+        String home = main.getProtectionDomain().getCodeSource().getLocation().toString();
         if (home.startsWith("jar:nested:")) {
             command.add("-Dloader.main=" + main.getName());
             command.add("org.springframework.boot.loader.launch.PropertiesLauncher");
@@ -102,8 +101,10 @@ public final class LimitedProcess implements AutoCloseable {
     /** The program works in another folder than this one. */
     private static String classPath() {
         String separator = System.getProperty("path.separator");
-        return java.util.Arrays.stream(System.getProperty("java.class.path").split(java.util.regex.Pattern.quote(separator)))
-                .map(part -> part.isEmpty() ? part : Path.of(part).toAbsolutePath().toString())
+        return java.util.Arrays.stream(
+                        System.getProperty("java.class.path").split(java.util.regex.Pattern.quote(separator)))
+                .map(part ->
+                        part.isEmpty() ? part : Path.of(part).toAbsolutePath().toString())
                 .collect(java.util.stream.Collectors.joining(separator));
     }
 

@@ -37,7 +37,9 @@ final class PaperRun implements AutoCloseable {
                 PaperProcess.class,
                 HEAP_MB,
                 folder,
-                List.of(file.toAbsolutePath().toString(), folder.toAbsolutePath().toString()));
+                List.of(
+                        file.toAbsolutePath().toString(),
+                        folder.toAbsolutePath().toString()));
     }
 
     /** Waits until all of it is read. */

@@ -37,12 +37,11 @@ public class LineStore {
 
     /** How many lines a lesson has. */
     public int count(String lessonId) {
-        return writing.fetchCount(
-                writing.select(LINE.ID)
-                        .from(LINE)
-                        .join(PAGE)
-                        .on(PAGE.ID.eq(LINE.PAGE_ID))
-                        .where(PAGE.LESSON_ID.eq(lessonId), LINE.REMOVED_AT.isNull()));
+        return writing.fetchCount(writing.select(LINE.ID)
+                .from(LINE)
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .where(PAGE.LESSON_ID.eq(lessonId), LINE.REMOVED_AT.isNull()));
     }
 
     /** Adds a line at the end of a page. */

@@ -34,7 +34,8 @@ class PlayerService {
     private static final int LINES_REMEMBERED = 40_000;
 
     /** Letters of written pages, of two bytes each. */
-    private static final long PAGES_REMEMBERED = Math.min(32L << 20, Runtime.getRuntime().maxMemory() / 16);
+    private static final long PAGES_REMEMBERED =
+            Math.min(32L << 20, Runtime.getRuntime().maxMemory() / 16);
 
     private final LinkService links;
     private final LessonStore lessonStore;
@@ -83,7 +84,10 @@ class PlayerService {
     /** A lesson that a link leads to. */
     record Opened(Revision revision, GivenLesson lesson, List<StudentPage> pages) {
         private int weight() {
-            return 1 + lesson.pages().stream().mapToInt(page -> 1 + page.lines().size()).sum();
+            return 1
+                    + lesson.pages().stream()
+                            .mapToInt(page -> 1 + page.lines().size())
+                            .sum();
         }
 
         String lessonId() {
@@ -136,8 +140,7 @@ class PlayerService {
      */
     String page(String token, int number, String server, boolean inFrame) {
         Opened lesson = open(token);
-        return written.get(
-                new PageOf(lesson.revision(), token, number, server, inFrame), page -> write(lesson, page));
+        return written.get(new PageOf(lesson.revision(), token, number, server, inFrame), page -> write(lesson, page));
     }
 
     private String write(Opened opened, PageOf page) {

@@ -133,18 +133,15 @@ class PhoneController {
 
     @GetMapping("/phone/{token}/messages")
     @ResponseBody
-    List<Message> toPhone(
-            @PathVariable String token, @RequestParam(defaultValue = "0") long after) throws InterruptedException {
+    List<Message> toPhone(@PathVariable String token, @RequestParam(defaultValue = "0") long after)
+            throws InterruptedException {
         return ofPhone(token).await(Side.PHONE, after, LONGEST_WAIT_MS);
     }
 
     /** @param phone which of the phones that came by this code speaks: only the last one is the microphone */
     @PostMapping("/phone/{token}/messages")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void fromPhone(
-            @PathVariable String token,
-            @RequestParam String phone,
-            @RequestBody Map<String, String> says) {
+    void fromPhone(@PathVariable String token, @RequestParam String phone, @RequestBody Map<String, String> says) {
         PhoneLink link = ofPhone(token);
         if (link.isMicrophone(phone)) {
             link.say(Side.COMPUTER, says);

@@ -216,9 +216,15 @@ public class RecordingService {
     /** Chunks came in after a recording was put together, from a device that had been offline: all of it is a recording anew. */
     private Verdict endAgain(StoredRecording recording, int all) throws IOException {
         String id = recording.id();
-        String whole = UUID.nameUUIDFromBytes((id + all).getBytes(StandardCharsets.UTF_8)).toString();
+        String whole = UUID.nameUUIDFromBytes((id + all).getBytes(StandardCharsets.UTF_8))
+                .toString();
         recordings.open(
-                whole, recording.lineId(), recording.words(), recording.mediaType(), recording.fileName(), clock.millis());
+                whole,
+                recording.lineId(),
+                recording.words(),
+                recording.mediaType(),
+                recording.fileName(),
+                clock.millis());
         if (recordings.find(whole).orElseThrow().state() == State.OPEN) {
             Path file = chunks.assembled(id, media.file(recording.rawHash()), recording.chunks(), all);
             try {

@@ -20,7 +20,8 @@ class SealedRecordings {
     private final BegunWork begun;
     private final TaskExecutor executor;
 
-    SealedRecordings(RecordingStore recordings, TakeMaker maker, BegunWork begun, TaskExecutor applicationTaskExecutor) {
+    SealedRecordings(
+            RecordingStore recordings, TakeMaker maker, BegunWork begun, TaskExecutor applicationTaskExecutor) {
         this.recordings = recordings;
         this.maker = maker;
         this.begun = begun;

@@ -188,7 +188,8 @@ public class SoundWorkers implements DisposableBean {
     }
 
     private int heapMb() {
-        double soundMb = school.settings().longestRecordingMs() / 1000.0 * Sound.TAKE_SAMPLE_RATE * Float.BYTES / (1 << 20);
+        double soundMb =
+                school.settings().longestRecordingMs() / 1000.0 * Sound.TAKE_SAMPLE_RATE * Float.BYTES / (1 << 20);
         return (int) Math.min(
                 Math.max(LEAST_HEAP_MB, BESIDE_SOUND_MB + TIMES_HELD * soundMb),
                 Math.max(LEAST_HEAP_MB, (Machine.memoryMb() - SERVER_MB) * 3 / 4));
@@ -219,7 +220,8 @@ public class SoundWorkers implements DisposableBean {
         <A> A ask(SoundRequest<A> request, DoubleConsumer progress)
                 throws IOException, UnreadableSoundException, LostException {
             heardAt = System.nanoTime();
-            long patienceMs = PATIENCE_MS + (long) (PATIENCE_A_LENGTH * school.settings().longestRecordingMs());
+            long patienceMs =
+                    PATIENCE_MS + (long) (PATIENCE_A_LENGTH * school.settings().longestRecordingMs());
             ScheduledFuture<?> watch = clock.scheduleWithFixedDelay(
                     () -> {
                         if (System.nanoTime() - heardAt > patienceMs * 1_000_000) {

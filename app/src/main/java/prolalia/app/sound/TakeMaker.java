@@ -149,12 +149,7 @@ class TakeMaker {
                 transaction.executeWithoutResult(status -> {
                     takes.add(take);
                     recordings.conclude(
-                            recording.id(),
-                            State.TAKEN,
-                            null,
-                            recording.rawHash(),
-                            rendered.wholeMs(),
-                            clock.millis());
+                            recording.id(), State.TAKEN, null, recording.rawHash(), rendered.wholeMs(), clock.millis());
                 });
             } else {
                 refuse(recording, rendered.refusal(), rendered.wholeMs());
@@ -192,7 +187,6 @@ class TakeMaker {
 
     /** What came in stays, whatever it is, until nobody has asked for it for a while ({@code StorageSweeper}). */
     private void refuse(StoredRecording recording, Refusal.Reason reason, long durationMs) {
-        recordings.conclude(
-                recording.id(), State.REFUSED, reason, recording.rawHash(), durationMs, clock.millis());
+        recordings.conclude(recording.id(), State.REFUSED, reason, recording.rawHash(), durationMs, clock.millis());
     }
 }

@@ -117,7 +117,8 @@ class BadRecordingsTest extends RunningHouse {
                 .isNotEqualTo(Visitor.first(early, "data-take=\"([^\"]+)\""))
                 .isEqualTo(Visitor.first(again, "data-take=\"([^\"]+)\""));
         assertThat(ines.page("/lessons/" + ines.lessonOf(own))).contains("/takes/" + take + "/sound.mp3");
-        // Thrown away elsewhere, and what the tablet still had arrives: it is a take all the same when the tablet ends it.
+        // Thrown away elsewhere, and what the tablet still had arrives: it is a take all the same when the tablet ends
+        // it.
         String thrown = UUID.randomUUID().toString();
         put(thrown, 0, Arrays.copyOf(whole, half));
         ines.send("DELETE", "/recordings/" + thrown, "text/plain", new byte[0]);
@@ -154,7 +155,8 @@ class BadRecordingsTest extends RunningHouse {
                     try {
                         return ids[i % ids.length] + " "
                                 + Visitor.first(
-                                        Visitor.text(ines.form("/recordings/" + ids[i % ids.length] + "/end", "chunks", "1")),
+                                        Visitor.text(ines.form(
+                                                "/recordings/" + ids[i % ids.length] + "/end", "chunks", "1")),
                                         "data-take=\"([^\"]+)\"");
                     } catch (Exception failure) {
                         throw new IllegalStateException(failure);

@@ -46,7 +46,8 @@ class HostileRequestsTest extends RunningHouse {
         assertThat(raw("GET / HTTP/1.1\r\nHost:\r\nConnection: close\r\n\r\n")).startsWith("HTTP/1.1 400");
         Visitor ines = Visitor.ines(base());
         String lesson = ines.lessonOf(ines.newLine("The rain wakes the bean."));
-        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "id=\"link\"[^>]*value=\"([^\"]+)\"");
+        String link =
+                Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "id=\"link\"[^>]*value=\"([^\"]+)\"");
         // The port, too, is this server's, whatever a browser says it is.
         String path = URI.create(link).getPath();
         String page = raw("GET " + path + " HTTP/1.1\r\nHost: localhost:6666\r\nConnection: close\r\n\r\n");
@@ -100,7 +101,10 @@ class HostileRequestsTest extends RunningHouse {
         Visitor ines = Visitor.ines(base());
         String line = ines.newLine("the root");
         HttpResponse<byte[]> broken = ines.send(
-                "POST", "/lessons", "application/x-www-form-urlencoded", "title=%ff%fe%zz".getBytes(StandardCharsets.UTF_8));
+                "POST",
+                "/lessons",
+                "application/x-www-form-urlencoded",
+                "title=%ff%fe%zz".getBytes(StandardCharsets.UTF_8));
         assertThat(broken.statusCode()).isEqualTo(400);
         assertThat(Visitor.text(broken)).contains("<h1").doesNotContain("Exception");
         assertThat(ines.send("PUT", "/recordings/x/file?line=" + line + "&name=%ff%fe", "audio/wav", new byte[5])

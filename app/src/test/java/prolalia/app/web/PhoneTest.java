@@ -66,16 +66,20 @@ class PhoneTest extends RunningHouse {
                 .isEqualTo(401);
         // What somebody else recorded, also hers, is out of its reach, whatever line it names.
         String hers = Visitor.first(
-                ines.record(ines.newLine("hers"), "hers.wav", Files.readAllBytes(voice("bean-1a"))), "data-take=\"([^\"]+)\"");
+                ines.record(ines.newLine("hers"), "hers.wav", Files.readAllBytes(voice("bean-1a"))),
+                "data-take=\"([^\"]+)\"");
         String foreign = UUID.randomUUID().toString();
         ines.send("PUT", "/recordings/" + foreign + "/chunks/0?line=" + other, "audio/wav", root());
         for (String way : new String[] {"/raw?line=" + line, "/end", ""}) {
-            assertThat(phone.get("/phone/" + token + "/recordings/" + foreign + way).statusCode()).isIn(404, 405);
+            assertThat(phone.get("/phone/" + token + "/recordings/" + foreign + way)
+                            .statusCode())
+                    .isIn(404, 405);
         }
         assertThat(chunk(phone, token, foreign, line).statusCode()).isEqualTo(404);
         assertThat(end(phone, token, foreign).statusCode()).isEqualTo(404);
         assertThat(phone.get("/takes/" + hers + "/sound.mp3").uri().getPath()).isEqualTo("/sign-in");
-        assertThat(phone.get("/phone/" + token + "/pictures/" + "0".repeat(64)).statusCode()).isEqualTo(404);
+        assertThat(phone.get("/phone/" + token + "/pictures/" + "0".repeat(64)).statusCode())
+                .isEqualTo(404);
     }
 
     @Test
@@ -124,7 +128,8 @@ class PhoneTest extends RunningHouse {
 
         Visitor stranger = new Visitor(base());
         stranger.get("/sign-in");
-        assertThat(stranger.get(messages.replace(token, "guessed")).statusCode()).isEqualTo(404);
+        assertThat(stranger.get(messages.replace(token, "guessed")).statusCode())
+                .isEqualTo(404);
         Visitor second = new Visitor(base());
         String taker = Visitor.first(second.page("/phone/" + token), "data-phone-id=\"([^\"]+)\"");
         assertThat(phone.page(messages + "&after=2")).contains(taker);

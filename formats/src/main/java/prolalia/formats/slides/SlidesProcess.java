@@ -12,9 +12,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.given.GivenLesson;
 import prolalia.core.given.GivenLesson.GivenLine;
 import prolalia.core.given.GivenLesson.GivenPage;
-import prolalia.core.given.GivenLesson;
 import prolalia.core.page.Thing;
 import prolalia.formats.archive.ThingForms;
 import prolalia.formats.lesson.LessonFiles;
@@ -37,7 +37,10 @@ public final class SlidesProcess {
 
     /** @param files by the names that the lesson gives them @param types of pictures @param slides by page */
     private record Request(
-            GivenLesson lesson, Map<String, Path> files, Map<String, String> types, Map<String, LessonFiles.Slide> slides) {}
+            GivenLesson lesson,
+            Map<String, Path> files,
+            Map<String, String> types,
+            Map<String, LessonFiles.Slide> slides) {}
 
     /** Writes what is asked of the program. @param pictures that things on its pages show */
     public static void request(GivenLesson lesson, LessonFiles files, Stream<String> pictures, Path request)
@@ -45,7 +48,9 @@ public final class SlidesProcess {
         Map<String, Path> paths = new HashMap<>();
         Map<String, String> types = new HashMap<>();
         Map<String, LessonFiles.Slide> slides = new HashMap<>();
-        lesson.lines().filter(GivenLine::isHeard).forEach(line -> paths.put(line.soundHash(), files.file(line.soundHash())));
+        lesson.lines()
+                .filter(GivenLine::isHeard)
+                .forEach(line -> paths.put(line.soundHash(), files.file(line.soundHash())));
         lesson.prompts().values().forEach(hash -> paths.put(hash, files.file(hash)));
         Stream<String> ofPages = lesson.pages().stream()
                 .map(GivenPage::picture)

@@ -135,9 +135,10 @@ class LessonArchiveTest {
 
     @Test
     void theLimitsOfEveryLessonHoldForOneThatComesBack() throws Exception {
-        String pause = "{\"id\":\"p\",\"lines\":[{\"id\":\"l\",\"kind\":\"QUESTION\",\"words\":\"w\",\"takes\":[{\"original\":"
-                + "\"takes/a.flac\",\"trim\":{\"startMs\":0,\"endMs\":9},\"edits\":[{\"kind\":\"PAUSE\",\"startMs\":1,"
-                + "\"endMs\":%s}]}]}]}";
+        String pause =
+                "{\"id\":\"p\",\"lines\":[{\"id\":\"l\",\"kind\":\"QUESTION\",\"words\":\"w\",\"takes\":[{\"original\":"
+                        + "\"takes/a.flac\",\"trim\":{\"startMs\":0,\"endMs\":9},\"edits\":[{\"kind\":\"PAUSE\",\"startMs\":1,"
+                        + "\"endMs\":%s}]}]}]}";
         assertThat(refusalOf(with(pause.formatted("30000")))).isNull();
         for (String ms : List.of("10800000", "1000000000000", "-1")) {
             assertThat(refusalOf(with(pause.formatted(ms)))).as(ms).isEqualTo(Reason.UNREADABLE);

@@ -101,8 +101,8 @@ public final class SoundProcess {
             return rendered(asked);
         } else if (request instanceof SoundRequest.RenderEdited asked) {
             Sound original = whole(asked.original());
-            PreparedTake made = TakeRenderer.renderEdited(
-                    original, asked.edited().plan(original.durationMs()), asked.mp3());
+            PreparedTake made =
+                    TakeRenderer.renderEdited(original, asked.edited().plan(original.durationMs()), asked.mp3());
             return made(made, asked.words(), Long.MAX_VALUE);
         } else if (request instanceof SoundRequest.Listen asked) {
             return known(asked);
@@ -147,12 +147,7 @@ public final class SoundProcess {
 
     private static Rendered rendered(SoundRequest.Render asked) throws IOException {
         TakeRenderer.Rendering rendering = TakeRenderer.render(
-                asked.file(),
-                asked.longestMs(),
-                asked.overlapMs(),
-                asked.wholeAnyway(),
-                asked.mp3(),
-                asked.flac());
+                asked.file(), asked.longestMs(), asked.overlapMs(), asked.wholeAnyway(), asked.mp3(), asked.flac());
         if (rendering.preparation() instanceof Refusal refusal) {
             return new Rendered(refusal.reason(), null, refusal.durationMs(), rendering.truncated());
         }

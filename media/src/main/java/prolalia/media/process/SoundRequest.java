@@ -81,7 +81,9 @@ public sealed interface SoundRequest<A> {
     record Edited(Span trim, List<Edit> edits) {
         EditPlan plan(long originalMs) {
             return EditPlan.of(
-                    originalMs, new Span(Math.min(trim.startMs(), originalMs), Math.min(trim.endMs(), originalMs)), edits);
+                    originalMs,
+                    new Span(Math.min(trim.startMs(), originalMs), Math.min(trim.endMs(), originalMs)),
+                    edits);
         }
     }
 
