@@ -11,15 +11,21 @@ import prolalia.app.account.FirstAccountGuard;
 import prolalia.app.giving.SchoolAddress;
 import prolalia.app.house.DataFolder;
 import prolalia.app.house.HouseProperties;
+import prolalia.app.house.Machine;
 import prolalia.app.house.Words;
+import prolalia.app.sound.SoundWorkers;
 
 /** Says in the terminal where the application is and how to enter. */
 @Component
 class Announcement {
+    /** A machine of 2 GB shows a little less. */
+    private static final long LEAST_MEMORY_MB = 1_800;
+
     private final HouseProperties house;
     private final DataFolder folder;
     private final AccountService accounts;
     private final FirstAccountGuard guard;
+    private final SoundWorkers sounds;
     private final Words words;
     private final Environment environment;
 
@@ -28,12 +34,14 @@ class Announcement {
             DataFolder folder,
             AccountService accounts,
             FirstAccountGuard guard,
+            SoundWorkers sounds,
             Words words,
             Environment environment) {
         this.house = house;
         this.folder = folder;
         this.accounts = accounts;
         this.guard = guard;
+        this.sounds = sounds;
         this.words = words;
         this.environment = environment;
     }
@@ -62,6 +70,12 @@ class Announcement {
             text.append(words.say("start.word", guard.word())).append('\n');
         }
         text.append(words.say("start.data", folder.root())).append('\n');
+        text.append(words.say(
+                        "start.memory", Runtime.getRuntime().maxMemory() >> 20, sounds.places(), sounds.memoryMb()))
+                .append('\n');
+        if (Machine.memoryMb() < LEAST_MEMORY_MB) {
+            text.append(words.say("start.littleMemory", Machine.memoryMb())).append('\n');
+        }
         System.out.println("\n" + text);
     }
 }

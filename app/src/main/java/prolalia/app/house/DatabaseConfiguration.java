@@ -2,6 +2,8 @@ package prolalia.app.house;
 
 import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.HikariDataSource;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.util.Properties;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
@@ -31,7 +33,11 @@ class DatabaseConfiguration {
     /** The default for Flyway, sessions and transactions. */
     @Bean
     @Primary
-    HikariDataSource writer(DataFolder folder) {
+    HikariDataSource writer(DataFolder folder) throws IOException {
+        if (!Files.exists(folder.database())) {
+            Files.createFile(folder.database());
+        }
+        DataFolder.forOwnerAlone(folder.database());
         return pool(folder, "writer", 1, false);
     }
 
@@ -76,9 +82,8 @@ class DatabaseConfiguration {
         config.setJdbcUrl("jdbc:sqlite:" + folder.database());
         config.setDataSourceProperties(properties);
         config.setMaximumPoolSize(size);
-        if (readOnly) {
-            config.setConnectionInitSql("PRAGMA query_only = ON");
-        }
+        // What is deleted is overwritten: a voice that was taken away is nowhere in the file.
+        config.setConnectionInitSql(readOnly ? "PRAGMA query_only = ON" : "PRAGMA secure_delete = ON");
         return new HikariDataSource(config);
     }
 }

@@ -4,11 +4,16 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Sound and pictures, each a file named by the SHA-256 of what is in it: stored once, never changed. */
@@ -28,6 +33,8 @@ public class MediaStore {
         String hash = hashOf(temporary);
         Path place = place(hash);
         if (Files.exists(place)) {
+            // Somebody wants it again: it isn't left over, whatever it was before.
+            Files.setLastModifiedTime(place, FileTime.from(Instant.now()));
             Files.delete(temporary);
         } else {
             folder.settle(temporary, place);
@@ -53,8 +60,27 @@ public class MediaStore {
         return place(hash);
     }
 
+    /** Takes away what nobody uses any more. */
     public void delete(String hash) throws IOException {
         Files.deleteIfExists(file(hash));
+    }
+
+    /** The names of files that were last kept before a time, whether anybody uses them or not. */
+    public List<String> keptBefore(Instant time) throws IOException {
+        if (!Files.isDirectory(folder.media())) {
+            return List.of();
+        }
+        List<String> names = new ArrayList<>();
+        try (Stream<Path> all = Files.walk(folder.media())) {
+            for (Path file : all.filter(Files::isRegularFile).toList()) {
+                String name = file.getFileName().toString();
+                if (HASH.matcher(name).matches()
+                        && Files.getLastModifiedTime(file).toInstant().isBefore(time)) {
+                    names.add(name);
+                }
+            }
+        }
+        return names;
     }
 
     private Path place(String hash) {

@@ -45,6 +45,9 @@ public class SoundWorkers implements DisposableBean {
     /** The server itself, and what else runs on a machine. */
     private static final int SERVER_MB = 900;
 
+    /** What FFmpeg and Java itself take besides. */
+    private static final int BESIDE_HEAP_MB = 200;
+
     private static final int MOST_AT_ONCE = 8;
     private static final long IDLE_MS = 120_000;
 
@@ -71,9 +74,7 @@ public class SoundWorkers implements DisposableBean {
         this.school = school;
         places = (int) Math.max(
                 1,
-                Math.min(
-                        Math.min(MOST_AT_ONCE, Machine.processors()),
-                        (Machine.memoryMb() - SERVER_MB) / (heapMb() + 150L)));
+                Math.min(Math.min(MOST_AT_ONCE, Machine.processors()), (Machine.memoryMb() - SERVER_MB) / memoryMb()));
         rooms = new Semaphore(places, true);
         clock.scheduleWithFixedDelay(this::endIdle, IDLE_MS, IDLE_MS / 4, TimeUnit.MILLISECONDS);
     }
@@ -86,6 +87,16 @@ public class SoundWorkers implements DisposableBean {
             super(why);
             this.worthAnotherTry = worthAnotherTry;
         }
+    }
+
+    /** How many work at a time. */
+    public int places() {
+        return places;
+    }
+
+    /** What each may take of the machine's memory, about. */
+    public int memoryMb() {
+        return heapMb() + BESIDE_HEAP_MB;
     }
 
     /** Has a program ready: the first work that is asked for soon doesn't wait for its start. */

@@ -114,6 +114,26 @@ class PapersTest {
         try (Paper paper = Papers.open(drawing)) {
             assertThat(new Color(paper.picture(0, 400).getRGB(200, 100))).isEqualTo(Color.GREEN);
         }
+        // A document type that only a parser sees through, and entities that grow.
+        Path hidden = folder.resolve("hidden.svg");
+        Files.writeString(hidden, """
+                <!-- > --><!DOCTYPE svg [<!-- ]> --><!ENTITY x SYSTEM "file:///etc/passwd"><!ENTITY fill "lime">]>
+                <svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 20 10"><title>&x;</title>
+                <rect width="20" height="10" fill="&fill;"/></svg>""");
+        try (Paper paper = Papers.open(hidden)) {
+            assertThat(paper.picture(0, 200).getRGB(100, 50) & 0xffffff).isEqualTo(0x00ff00);
+        }
+        StringBuilder laughs = new StringBuilder("<!DOCTYPE svg [<!ENTITY a0 \"ha\">");
+        for (int i = 1; i < 12; i++) {
+            laughs.append("<!ENTITY a")
+                    .append(i)
+                    .append(" \"")
+                    .append(("&a" + (i - 1) + ";").repeat(10))
+                    .append("\">");
+        }
+        Path growing = folder.resolve("growing.svg");
+        Files.writeString(growing, laughs + "]><svg xmlns=\"http://www.w3.org/2000/svg\"><title>&a11;</title></svg>");
+        assertThatThrownBy(() -> Papers.open(growing)).isInstanceOf(PaperRefusedException.class);
         Path outside = folder.resolve("outside.svg");
         Files.writeString(outside, """
                 <svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" viewBox="0 0 20 10">

@@ -1,0 +1,185 @@
+package prolalia.app.storage;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jooq.DSLContext;
+import org.jooq.SQLDialect;
+import org.jooq.impl.DSL;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.stereotype.Repository;
+import org.sqlite.SQLiteConfig;
+import org.sqlite.SQLiteDataSource;
+
+/** Who uses the files of the media store, and the rows of what was removed long enough ago. */
+@Repository
+class StorageStore {
+    private static final Pattern HASH = Pattern.compile("\"([0-9a-f]{64})\"");
+
+    /** Every column that names a file; recordings and the parts of papers are asked for by themselves. */
+    private static final List<String> NAMED = List.of(
+            "page.picture_hash",
+            "take.original_hash",
+            "take.sound_hash",
+            "long_recording.raw_hash",
+            "long_recording.flac_hash",
+            "batch_file.raw_hash",
+            "paper.raw_hash",
+            "paper_page.picture_hash",
+            "paper_sound.raw_hash",
+            "stage_picture.hash",
+            "page_slide.deck_hash");
+
+    private final DSLContext writing;
+
+    @Autowired
+    StorageStore(DSLContext writing) {
+        this.writing = writing;
+    }
+
+    /** Of a database that a server may be using; nothing can be changed by it. */
+    static StorageStore lookingAt(Path database) {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setReadOnly(true);
+        SQLiteDataSource source = new SQLiteDataSource(config);
+        source.setUrl("jdbc:sqlite:" + database);
+        return new StorageStore(DSL.using(source, SQLDialect.SQLITE));
+    }
+
+    /**
+     * The files that something uses.
+     *
+     * @param before recordings that were refused or thrown away before it use theirs no more
+     */
+    Set<String> used(long before) {
+        Set<String> used = new HashSet<>();
+        for (String column : NAMED) {
+            String table = column.substring(0, column.indexOf('.'));
+            used.addAll(names("SELECT DISTINCT " + column + " FROM " + table));
+        }
+        used.addAll(names("SELECT DISTINCT raw_hash FROM recording WHERE state NOT IN ('refused', 'discarded')"
+                + " OR changed_at >= " + before));
+        for (String parts : names("SELECT parts FROM paper_page WHERE parts LIKE '%sounds%'")) {
+            Matcher hash = HASH.matcher(parts);
+            while (hash.find()) {
+                used.add(hash.group(1));
+            }
+        }
+        used.remove(null);
+        return used;
+    }
+
+    private List<String> names(String sql) {
+        return writing.fetch(sql).getValues(0, String.class);
+    }
+
+    Set<String> recordings() {
+        return new HashSet<>(names("SELECT id FROM recording"));
+    }
+
+    /** Recordings whose chunks nobody will ask for: those that were ended, refused or thrown away before a time. */
+    List<String> concludedBefore(long before) {
+        return names("SELECT id FROM recording WHERE state <> 'open' AND changed_at < " + before);
+    }
+
+    /**
+     * Deletes what was removed before a time, with all that belongs to it; what something else still uses stays.
+     *
+     * @return how many lines went
+     */
+    int forgetRemoved(long before) {
+        String gone = "removed_at IS NOT NULL AND removed_at < " + before;
+        String lessons = "SELECT id FROM lesson WHERE " + gone;
+        String pages = "SELECT id FROM page WHERE " + gone + " OR lesson_id IN (" + lessons + ")";
+        writing.execute("DROP TABLE IF EXISTS temp.going");
+        writing.execute(
+                "CREATE TEMP TABLE going AS SELECT id FROM line WHERE " + gone + " OR page_id IN (" + pages + ")");
+        // A standing line that is still said somewhere, and a take that is still heard somewhere, hold their line.
+        writing.execute("DELETE FROM going WHERE id IN ("
+                + "SELECT standing_line_id FROM line WHERE id NOT IN (SELECT id FROM going) AND standing_line_id IS NOT NULL"
+                + " UNION SELECT take.line_id FROM line JOIN take ON take.id = line.kept_take_id"
+                + " WHERE line.id NOT IN (SELECT id FROM going))");
+        String lines = "(SELECT id FROM going)";
+        String takes = "(SELECT id FROM take WHERE line_id IN " + lines + ")";
+        writing.execute("UPDATE line SET kept_take_id = NULL WHERE id IN " + lines);
+        writing.execute("UPDATE line SET standing_line_id = NULL WHERE id IN " + lines);
+        writing.execute("UPDATE split_line SET take_id = NULL WHERE take_id IN " + takes);
+        writing.execute("UPDATE batch_file SET take_id = NULL WHERE take_id IN " + takes);
+        writing.execute("UPDATE batch_file SET line_id = NULL WHERE line_id IN " + lines);
+        for (String table : List.of("take_finding", "take_edits", "take_word_times")) {
+            writing.execute("DELETE FROM " + table + " WHERE take_id IN " + takes);
+        }
+        writing.execute("DELETE FROM take WHERE line_id IN " + lines);
+        for (String table : List.of("recording", "split_line", "paper_sound", "hint_asked", "prompt_line")) {
+            writing.execute("DELETE FROM " + table + " WHERE line_id IN " + lines);
+        }
+        int deleted = writing.execute("DELETE FROM line WHERE id IN " + lines);
+        writing.execute("UPDATE recording SET raw_hash = NULL WHERE state IN ('refused', 'discarded') AND changed_at < "
+                + before);
+        writing.execute("DELETE FROM script_change WHERE made_at < " + before);
+        emptyPages(pages);
+        emptyLessons(lessons);
+        writing.execute("DROP TABLE temp.going");
+        return deleted;
+    }
+
+    private void emptyPages(String pages) {
+        String empty = "(SELECT id FROM page WHERE id IN (" + pages + ") AND id NOT IN (SELECT page_id FROM line))";
+        writing.execute("UPDATE paper_page SET page_id = NULL WHERE page_id IN " + empty);
+        writing.execute("UPDATE batch_file SET page_id = NULL WHERE page_id IN " + empty);
+        writing.execute("UPDATE long_recording SET page_id = NULL WHERE page_id IN " + empty);
+        writing.execute("DELETE FROM page_slide WHERE page_id IN " + empty);
+        writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);
+        writing.execute("DELETE FROM stage_version WHERE owner_id IN " + empty);
+        writing.execute("DELETE FROM page WHERE id IN " + empty);
+    }
+
+    private void emptyLessons(String lessons) {
+        String empty =
+                "(SELECT id FROM lesson WHERE id IN (" + lessons + ") AND id NOT IN (SELECT lesson_id FROM page))";
+        String papers = "(SELECT id FROM paper WHERE lesson_id IN " + empty + ")";
+        String longOnes = "(SELECT id FROM long_recording WHERE lesson_id IN " + empty + ")";
+        String batches = "(SELECT id FROM file_batch WHERE lesson_id IN " + empty + ")";
+        writing.execute("DELETE FROM paper_sound WHERE paper_id IN " + papers);
+        writing.execute("DELETE FROM paper_page WHERE paper_id IN " + papers);
+        writing.execute("DELETE FROM paper WHERE lesson_id IN " + empty);
+        writing.execute("DELETE FROM batch_file WHERE batch_id IN " + batches);
+        writing.execute("DELETE FROM file_batch WHERE lesson_id IN " + empty);
+        writing.execute("DELETE FROM split_line WHERE long_recording_id IN " + longOnes);
+        writing.execute("UPDATE batch_file SET long_recording_id = NULL WHERE long_recording_id IN " + longOnes);
+        writing.execute("DELETE FROM long_recording WHERE lesson_id IN " + empty);
+        for (String table : List.of("lesson_link", "script_change", "stage_picture")) {
+            writing.execute("DELETE FROM " + table + " WHERE lesson_id IN " + empty);
+        }
+        writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);
+        writing.execute("DELETE FROM stage_version WHERE owner_id IN " + empty);
+        writing.execute("DELETE FROM lesson WHERE id IN " + empty);
+    }
+
+    /** What is wrong with the database itself; empty when it is whole. */
+    List<String> faults() {
+        List<String> faults = new ArrayList<>(names("PRAGMA integrity_check"));
+        faults.removeIf("ok"::equals);
+        writing.fetch("PRAGMA foreign_key_check")
+                .forEach(row -> faults.add(row.get(0) + " row " + row.get(1) + " names a missing " + row.get(2)));
+        return faults;
+    }
+
+    /** How many things were removed and can be put back. */
+    int removed() {
+        return writing.fetchOne("SELECT (SELECT count(*) FROM lesson WHERE removed_at IS NOT NULL)"
+                        + " + (SELECT count(*) FROM page WHERE removed_at IS NOT NULL)"
+                        + " + (SELECT count(*) FROM line WHERE removed_at IS NOT NULL)")
+                .get(0, Integer.class);
+    }
+
+    /** Recordings by how far they have come. */
+    List<String> recordingsByState() {
+        return writing.fetch("SELECT state || ' ' || count(*) FROM recording GROUP BY state ORDER BY state")
+                .getValues(0, String.class);
+    }
+}

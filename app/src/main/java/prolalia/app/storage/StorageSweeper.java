@@ -1,0 +1,74 @@
+package prolalia.app.storage;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.util.FileSystemUtils;
+import prolalia.app.house.DataFolder;
+import prolalia.app.house.MediaStore;
+
+/**
+ * Lets go, once a day, what was removed more than 30 days ago, and then the files that nobody uses. Nothing else deletes what
+ * somebody recorded or brought in.
+ */
+@Service
+public class StorageSweeper {
+    private static final Logger LOG = LoggerFactory.getLogger(StorageSweeper.class);
+
+    static final Duration BIN = Duration.ofDays(30);
+
+    /** A file that was just kept may not have its row as yet; a sound that is tried on the bench never gets one. */
+    static final Duration UNUSED = Duration.ofDays(7);
+
+    private static final long DAY_MS = 24 * 3_600_000L;
+
+    private final StorageStore store;
+    private final MediaStore media;
+    private final DataFolder folder;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    StorageSweeper(
+            StorageStore store, MediaStore media, DataFolder folder, TransactionTemplate transaction, Clock clock) {
+        this.store = store;
+        this.media = media;
+        this.folder = folder;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    @Scheduled(fixedDelay = DAY_MS, initialDelay = 3_600_000)
+    public void sweep() throws IOException {
+        Instant now = clock.instant();
+        long binned = now.minus(BIN).toEpochMilli();
+        Integer lines = transaction.execute(status -> store.forgetRemoved(binned));
+        int chunks = 0;
+        for (String recording : store.concludedBefore(binned)) {
+            if (FileSystemUtils.deleteRecursively(folder.incoming().resolve(recording))) {
+                chunks++;
+            }
+        }
+        Set<String> used = store.used(binned);
+        int files = 0;
+        for (String name : media.keptBefore(now.minus(UNUSED))) {
+            if (!used.contains(name)) {
+                media.delete(name);
+                Path wave = folder.waves().resolve(name.substring(0, 2)).resolve(name);
+                Files.deleteIfExists(wave);
+                files++;
+            }
+        }
+        if (files + chunks + (lines == null ? 0 : lines) > 0) {
+            LOG.info("Let go: {} lines, chunks of {} recordings, {} files that nobody uses", lines, chunks, files);
+        }
+    }
+}

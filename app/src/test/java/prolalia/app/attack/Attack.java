@@ -1,0 +1,48 @@
+package prolalia.app.attack;
+
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Attacks a server that it starts itself, on this machine alone, bounded in number and time, and prints what held. What it can't
+ * show is in docs/security.md.
+ */
+public final class Attack {
+    private Attack() {}
+
+    public static void main(String[] arguments) throws Exception {
+        List<Row> rows = List.of(arguments).contains("--short") ? quick() : whole();
+        System.exit(rows.stream().allMatch(Row::held) ? 0 : 1);
+    }
+
+    /** What a test run has time for. */
+    static List<Row> quick() throws Exception {
+        return run(1, 24, 3, 60, 0, 0);
+    }
+
+    static List<Row> whole() throws Exception {
+        return run(20, 600, 20, 400, 3_000, 10);
+    }
+
+    private static List<Row> run(int kills, int files, int dripSeconds, int guesses, int listeners, int teachers)
+            throws Exception {
+        List<Row> rows = new ArrayList<>();
+        try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"))) {
+            if (listeners > 0) {
+                add(rows, Crowd.run(target, listeners, teachers));
+            }
+            add(rows, BadFiles.run(target, files));
+            add(rows, Drips.run(target, 200, dripSeconds));
+            add(rows, Guessers.run(target, guesses));
+            add(rows, Kills.run(target, kills));
+        }
+        add(rows, FullDisk.run());
+        return rows;
+    }
+
+    private static void add(List<Row> rows, Row row) {
+        System.out.println(row);
+        rows.add(row);
+    }
+}

@@ -1,0 +1,133 @@
+package prolalia.app.attack;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import prolalia.app.web.Visitor;
+
+/** A crowd of listeners opens one lesson within ten seconds, while teachers type and record. */
+final class Crowd {
+    private static final int WITHIN_MS = 10_000;
+    private static final Pattern SOUND = Pattern.compile("data-sound=\"(/l/[^\"]+)\"");
+    private static final Pattern PICTURE = Pattern.compile("src=\"(/l/[^\"]+/picture/[^\"]+)\"");
+
+    private final Target target;
+    private final HttpClient client =
+            HttpClient.newBuilder().executor(Executors.newFixedThreadPool(4)).build();
+    private final List<Double> times = Collections.synchronizedList(new ArrayList<>());
+    private final AtomicInteger failed = new AtomicInteger();
+
+    private Crowd(Target target) {
+        this.target = target;
+    }
+
+    static Row run(Target target, int listeners, int teachers) throws Exception {
+        return new Crowd(target).run(listeners, teachers);
+    }
+
+    private Row run(int listeners, int teachers) throws Exception {
+        Visitor ines = target.ines();
+        String lesson = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        open(link);
+        times.clear();
+        AtomicBoolean over = new AtomicBoolean();
+        AtomicInteger typed = new AtomicInteger();
+        List<Thread> typing = new ArrayList<>();
+        for (int i = 0; i < teachers; i++) {
+            Thread teacher = new Thread(() -> type(over, typed));
+            teacher.start();
+            typing.add(teacher);
+        }
+        ScheduledExecutorService room = Executors.newScheduledThreadPool(96);
+        for (int i = 0; i < listeners; i++) {
+            room.schedule(() -> open(link), (long) i * WITHIN_MS / listeners, TimeUnit.MILLISECONDS);
+        }
+        room.shutdown();
+        room.awaitTermination(3, TimeUnit.MINUTES);
+        over.set(true);
+        for (Thread teacher : typing) {
+            teacher.join();
+        }
+        List<Double> sorted = new ArrayList<>(times);
+        Collections.sort(sorted);
+        double p99 = sorted.get(sorted.size() * 99 / 100);
+        return Row.of(
+                "crowd",
+                failed.get() == 0,
+                listeners + " listeners in 10 s, " + teachers + " teachers type and record",
+                "%d requests, half within %.0f ms, 99 %% within %.0f ms, %d failed; %d changes meanwhile",
+                sorted.size(),
+                sorted.get(sorted.size() / 2),
+                p99,
+                failed.get(),
+                typed.get());
+    }
+
+    private void type(AtomicBoolean over, AtomicInteger typed) {
+        try {
+            Visitor teacher = target.ines();
+            String line = teacher.newLine("one");
+            String id = UUID.randomUUID().toString();
+            for (int i = 2; !over.get(); i++) {
+                teacher.putForm("/lines/" + line + "/words", "revision", Integer.toString(i), "words", "word " + i);
+                teacher.send(
+                        "PUT",
+                        "/recordings/" + id + "/chunks/" + (i - 2) + "?line=" + line,
+                        "audio/webm",
+                        new byte[12_000]);
+                typed.addAndGet(2);
+                Thread.sleep(1_000);
+            }
+        } catch (Exception failure) {
+            failed.incrementAndGet();
+        }
+    }
+
+    private void open(String link) {
+        try {
+            String page = ask(link);
+            for (String picture : first(PICTURE, page, 1)) {
+                ask(picture);
+            }
+            for (String sound : first(SOUND, page, 3)) {
+                ask(sound);
+            }
+        } catch (Exception failure) {
+            failed.incrementAndGet();
+        }
+    }
+
+    private static List<String> first(Pattern pattern, String page, int most) {
+        List<String> found = new ArrayList<>();
+        Matcher matcher = pattern.matcher(page);
+        while (found.size() < most && matcher.find()) {
+            found.add(matcher.group(1));
+        }
+        return found;
+    }
+
+    private String ask(String path) throws Exception {
+        long start = System.nanoTime();
+        HttpResponse<byte[]> answer = client.send(
+                HttpRequest.newBuilder(URI.create(target.base + path)).build(), BodyHandlers.ofByteArray());
+        times.add((System.nanoTime() - start) / 1e6);
+        if (answer.statusCode() != 200) {
+            failed.incrementAndGet();
+        }
+        return new String(answer.body());
+    }
+}
