@@ -15,6 +15,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import prolalia.app.Prolalia;
+import prolalia.app.web.Visitor;
 
 /** A real process, started empty, killed in the middle of a recording, and started again. */
 class KilledServerTest extends Browsing {
@@ -72,6 +73,7 @@ class KilledServerTest extends Browsing {
         page.fill("#fullName", "Mara Lind");
         page.fill("#name", "mara");
         page.fill("#password", "sieben Samen wachen");
+        page.fill("#word", Visitor.first(Files.readString(log), "asks for this word: (\\S+)"));
         page.getByText("Make my account").click();
         assertThat(page.locator("main").innerText()).contains("Your desk is empty");
         return page;
