@@ -216,6 +216,10 @@ public final class SoundReader {
             FloatBuffer samples = (FloatBuffer) frame.samples[planar ? c : 0];
             int at = samples.position() + (planar ? 0 : c);
             int step = planar ? 1 : channels.length;
+            if (step == 1) {
+                samples.get(at, channels[c], 0, count);
+                continue;
+            }
             for (int i = 0; i < count; i++, at += step) {
                 channels[c][i] = samples.get(at);
             }

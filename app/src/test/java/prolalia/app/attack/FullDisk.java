@@ -8,7 +8,7 @@ import prolalia.app.web.Visitor;
 
 /** A disk that fills up: students listen, teachers read and are told, nothing that was acknowledged is lost, and it goes on. */
 final class FullDisk {
-    private static final int SIZE_MB = 330;
+    private static final int SIZE_MB = 260;
 
     private FullDisk() {}
 
