@@ -42,6 +42,7 @@ final class Target implements AutoCloseable {
                         System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
                         Prolalia.class.getName(),
                         "--prolalia.demo=true",
+                        "--prolalia.rehearse=true",
                         "--prolalia.data=" + data,
                         "--server.port=" + port,
                         "--server.address=127.0.0.1")
