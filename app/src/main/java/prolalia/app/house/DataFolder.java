@@ -63,7 +63,7 @@ public class DataFolder implements DisposableBean {
             return true;
         }
         if (held == null) {
-            throw new IllegalStateException("The data folder " + root + " is in use by another Prolalia server");
+            throw new DataFolderInUseException(root);
         }
         return true;
     }

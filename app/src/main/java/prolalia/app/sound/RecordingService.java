@@ -105,6 +105,7 @@ public class RecordingService {
             // It is in the recording already.
             return;
         }
+        folder.needRoom(0);
         AtomicLong held = sizes.get(recordingId, unseen -> new AtomicLong(chunks.size(recordingId)));
         if (held.get() > LARGEST_RECORDING_BYTES) {
             throw new TooLargeException();
@@ -149,7 +150,6 @@ public class RecordingService {
         if (known.isPresent()) {
             return owned(teacherId, known);
         } else {
-            folder.needRoom(LARGEST_CHUNK_BYTES);
             workers.warmUp();
             ScriptLine line = lessons.line(teacherId, lineId);
             recordings.open(recordingId, lineId, line.line().words(), mediaType, fileName, clock.millis());

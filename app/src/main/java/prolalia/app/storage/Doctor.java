@@ -1,5 +1,7 @@
 package prolalia.app.storage;
 
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.Logger;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -12,6 +14,7 @@ import java.util.ResourceBundle;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import org.slf4j.LoggerFactory;
 import prolalia.app.house.MediaStore;
 
 /**
@@ -34,6 +37,9 @@ public final class Doctor {
     }
 
     public static void main(String[] arguments) throws IOException {
+        System.setProperty("org.jooq.no-logo", "true");
+        System.setProperty("org.jooq.no-tips", "true");
+        ((Logger) LoggerFactory.getLogger(org.slf4j.Logger.ROOT_LOGGER_NAME)).setLevel(Level.WARN);
         List<String> words = List.of(arguments);
         Path root = Path.of(words.get(0)).toAbsolutePath();
         if (!Files.isRegularFile(root.resolve("prolalia.db"))) {
@@ -119,7 +125,7 @@ public final class Doctor {
     }
 
     private void sizes() throws IOException {
-        for (String part : List.of("prolalia.db", "media", "incoming", "waves", "temporary")) {
+        for (String part : List.of("prolalia.db", "prolalia.db-wal", "media", "incoming", "waves", "temporary")) {
             List<Path> files = filesOf(root.resolve(part));
             long bytes = 0;
             for (Path file : files) {
