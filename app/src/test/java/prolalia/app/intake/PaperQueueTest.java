@@ -33,7 +33,9 @@ class PaperQueueTest {
         assertThat(reads()).isEqualTo("ines 1");
         arrives("tobi 1", "Tobi");
         arrives("mara 1", "Mara");
-        assertThat(queue.before(waiting, "tobi 1")).as("the one that is being read").isEqualTo(1);
+        assertThat(queue.before(waiting, "tobi 1"))
+                .as("the one that is being read")
+                .isEqualTo(1);
         assertThat(queue.before(waiting, "mara 1")).isEqualTo(2);
         assertThat(queue.before(waiting, "ines 2")).isEqualTo(3);
         assertThat(queue.before(waiting, "ines 1")).isZero();
