@@ -98,6 +98,16 @@ class ChunkFolder {
         }
     }
 
+    /** The recordings of which there are chunks. */
+    List<String> recordings() throws IOException {
+        if (!Files.isDirectory(folder.incoming())) {
+            return List.of();
+        }
+        try (Stream<Path> listed = Files.list(folder.incoming())) {
+            return listed.map(each -> each.getFileName().toString()).toList();
+        }
+    }
+
     /** How much lies here of a recording, in bytes. */
     long size(String recordingId) {
         long size = 0;

@@ -16,7 +16,12 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.regex.Pattern;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import prolalia.app.house.BackgroundWork;
+import prolalia.app.house.BegunWork;
 import prolalia.app.house.DataFolder;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.NotHereException;
@@ -31,7 +36,7 @@ import prolalia.app.sound.StoredRecording.State;
  * before they are acknowledged, a sealed recording is rendered again if need be.
  */
 @Service
-public class RecordingService {
+public class RecordingService implements DisposableBean {
     /** A second of sound is some 16 kB; a browser that saved up a minute stays well under this. */
     static final int LARGEST_CHUNK_BYTES = 8 << 20;
 
@@ -58,6 +63,7 @@ public class RecordingService {
     private final SoundWorkers workers;
     private final DataFolder folder;
     private final Clock clock;
+    private final BackgroundWork late;
     private final Lock[] locks = new Lock[64];
     private final Cache<String, AtomicLong> sizes =
             Caffeine.newBuilder().maximumSize(SIZES_KNOWN).build();
@@ -72,6 +78,7 @@ public class RecordingService {
             SoundWorkers workers,
             DataFolder folder,
             LessonService lessons,
+            BegunWork begun,
             Clock clock) {
         this.recordings = recordings;
         this.takes = takes;
@@ -84,6 +91,7 @@ public class RecordingService {
         this.lessons = lessons;
         this.clock = clock;
         Arrays.setAll(locks, i -> new ReentrantLock());
+        late = new BackgroundWork("late-chunks", begun, this::join, id -> {});
     }
 
     /** More came in than a recording may have. */
@@ -112,9 +120,31 @@ public class RecordingService {
         }
         // Also when the recording was ended or thrown away meanwhile, elsewhere: what is acknowledged is on the disk.
         held.addAndGet(chunks.put(recordingId, number, new LimitedStream(content, LARGEST_CHUNK_BYTES)));
-        if (clock.millis() - recording.changedAt() > TOUCHED_EVERY_MS) {
+        if (recording.state() == State.TAKEN || recording.state() == State.REFUSED) {
+            late.in(QUIET_MS, recordingId);
+        } else if (clock.millis() - recording.changedAt() > TOUCHED_EVERY_MS) {
             recordings.touch(recordingId, clock.millis());
         }
+    }
+
+    /** What came in after a recording was put together joins it by itself. */
+    private void join(String recordingId) throws IOException {
+        StoredRecording recording = recordings.find(recordingId).orElse(null);
+        if (recording != null
+                && recording.isEnded()
+                && chunks.endWithoutGap(recordingId, recording.chunks()) > recording.chunks()) {
+            end(recording.teacherId(), recordingId, null, null);
+        }
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() throws IOException {
+        chunks.recordings().forEach(late::soon);
+    }
+
+    @Override
+    public void destroy() {
+        late.close();
     }
 
     /** At most so much of a stream; whoever reads on gets a {@link TooLargeException}. */
@@ -187,25 +217,25 @@ public class RecordingService {
             if (!missing.isEmpty()) {
                 return new Verdict.Incomplete(missing);
             }
-            boolean ended = recording.state() == State.TAKEN || recording.state() == State.REFUSED;
             if (recording.state() == State.OPEN || recording.state() == State.DISCARDED && all > 0) {
                 if (shownWords != null) {
                     recordings.setWords(recordingId, shownWords);
                 }
-                seal(recordingId, null, 0, all);
-            } else if (ended && from > 0 && all > from) {
+                seal(recordingId, all);
+                from = all;
+            } else if (recording.isEnded() && from > 0 && all > from) {
                 return endAgain(recording, all);
             }
             Verdict verdict = maker.judge(recordingId);
-            chunks.delete(recordingId, Math.max(from, all));
+            chunks.delete(recordingId, from);
             return verdict;
         } finally {
             lock.unlock();
         }
     }
 
-    private void seal(String recordingId, Path head, int from, int all) throws IOException {
-        Path whole = chunks.assembled(recordingId, head, from, all);
+    private void seal(String recordingId, int all) throws IOException {
+        Path whole = chunks.assembled(recordingId, null, 0, all);
         try {
             recordings.seal(recordingId, media.keep(whole), all, clock.millis());
         } finally {
@@ -228,10 +258,13 @@ public class RecordingService {
         if (recordings.find(whole).orElseThrow().state() == State.OPEN) {
             Path file = chunks.assembled(id, media.file(recording.rawHash()), recording.chunks(), all);
             try {
-                recordings.seal(whole, media.keep(file), all, clock.millis());
+                String rawHash = media.keep(file);
+                recordings.seal(whole, rawHash, all, clock.millis());
+                recordings.extend(id, rawHash, all);
             } finally {
                 Files.deleteIfExists(file);
             }
+            chunks.delete(id, all);
         }
         Verdict verdict = maker.judge(whole);
         boolean wasKept = takes.ofRecording(id).map(StoredTake::kept).orElse(false);

@@ -126,6 +126,15 @@ class RecordingStore {
                 .execute();
     }
 
+    /** More of it came in after it was put together. */
+    void extend(String id, String rawHash, int chunks) {
+        writing.update(RECORDING)
+                .set(RECORDING.RAW_HASH, rawHash)
+                .set(RECORDING.CHUNKS, chunks)
+                .where(RECORDING.ID.eq(id))
+                .execute();
+    }
+
     void conclude(String id, State state, Refusal.Reason refusal, String rawHash, long durationMs, long now) {
         writing.update(RECORDING)
                 .set(RECORDING.STATE, state.stored())

@@ -61,6 +61,11 @@ public record StoredRecording(
         }
     }
 
+    /** Whether there was a verdict on it. */
+    boolean isEnded() {
+        return state == State.TAKEN || state == State.REFUSED;
+    }
+
     /** Whether there is sound in it that is no take, but worth being listened to. */
     public boolean isKeptAside() {
         return state == State.REFUSED && rawHash != null && refusal.hasSoundInIt();

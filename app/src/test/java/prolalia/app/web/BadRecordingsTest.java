@@ -1,6 +1,7 @@
 package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.net.http.HttpResponse;
 import java.nio.ByteBuffer;
@@ -8,6 +9,7 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.Random;
 import java.util.UUID;
@@ -117,6 +119,15 @@ class BadRecordingsTest extends RunningHouse {
                 .isNotEqualTo(Visitor.first(early, "data-take=\"([^\"]+)\""))
                 .isEqualTo(Visitor.first(again, "data-take=\"([^\"]+)\""));
         assertThat(ines.page("/lessons/" + ines.lessonOf(own))).contains("/takes/" + take + "/sound.mp3");
+        // A tablet that only brings what it still had ends nothing: it joins by itself.
+        String brought = UUID.randomUUID().toString();
+        String lesson = ines.lessonOf(own);
+        ines.send("PUT", "/recordings/" + brought + "/chunks/0?line=" + own, "audio/wav", Arrays.copyOf(whole, half));
+        String short1 = Visitor.first(
+                Visitor.text(ines.form("/recordings/" + brought + "/end", "keep", "true")), "data-take=\"([^\"]+)\"");
+        ines.send("PUT", "/recordings/" + brought + "/chunks/1?line=" + own, "audio/wav", tail);
+        await().atMost(Duration.ofSeconds(20))
+                .until(() -> !ines.page("/lessons/" + lesson).contains("/takes/" + short1 + "/"));
         // Thrown away elsewhere, and what the tablet still had arrives: it is a take all the same when the tablet ends
         // it.
         String thrown = UUID.randomUUID().toString();

@@ -132,7 +132,9 @@ class HostileRequestsTest extends RunningHouse {
         Visitor herOwn = new Visitor(base());
         herOwn.get("/sign-in");
         herOwn.form("/sign-in", "name", "guessed", "password", "right password");
+        assertThat(herOwn.get("/library").uri().getPath()).isEqualTo("/library");
         herOwn.form("/sign-out");
+        assertThat(herOwn.get("/library").uri().getPath()).isEqualTo("/sign-in");
         Visitor guesser = new Visitor(base());
         guesser.get("/sign-in");
         String told = "";
