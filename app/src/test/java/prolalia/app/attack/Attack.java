@@ -12,13 +12,24 @@ public final class Attack {
     private Attack() {}
 
     public static void main(String[] arguments) throws Exception {
-        List<Row> rows = List.of(arguments).contains("--short") ? quick() : whole();
+        List<String> asked = List.of(arguments);
+        List<Row> rows = asked.contains("--short") ? quick() : asked.contains("--crowd") ? crowd() : whole();
         System.exit(rows.stream().allMatch(Row::held) ? 0 : 1);
     }
 
     /** What a test run has time for. */
     static List<Row> quick() throws Exception {
         return run(1, 24, 3, 60, 0, 0);
+    }
+
+    /** Many people alone. */
+    static List<Row> crowd() throws Exception {
+        List<Row> rows = new ArrayList<>();
+        try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"))) {
+            add(rows, Crowd.run(target, 3_000, 10));
+            add(rows, Teachers.run(target, 20, 600));
+        }
+        return rows;
     }
 
     static List<Row> whole() throws Exception {
@@ -31,6 +42,7 @@ public final class Attack {
         try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"))) {
             if (listeners > 0) {
                 add(rows, Crowd.run(target, listeners, teachers));
+                add(rows, Teachers.run(target, 2 * teachers, listeners / 5));
             }
             add(rows, BadFiles.run(target, files));
             add(rows, Drips.run(target, 200, dripSeconds));
