@@ -226,7 +226,8 @@ public class RecordingService implements DisposableBean {
             } else if (recording.isEnded() && from > 0 && all > from) {
                 return endAgain(recording, all);
             }
-            Verdict verdict = maker.judge(recordingId);
+            String whole = extended(recordingId, from);
+            Verdict verdict = maker.judge(recordings.find(whole).isPresent() ? whole : recordingId);
             chunks.delete(recordingId, from);
             return verdict;
         } finally {
@@ -243,11 +244,16 @@ public class RecordingService implements DisposableBean {
         }
     }
 
+    /** The name of a recording anew, with as many chunks as there are by now. */
+    private static String extended(String recordingId, int count) {
+        return UUID.nameUUIDFromBytes((recordingId + count).getBytes(StandardCharsets.UTF_8))
+                .toString();
+    }
+
     /** Chunks came in after a recording was put together, from a device that had been offline: all of it is a recording anew. */
     private Verdict endAgain(StoredRecording recording, int all) throws IOException {
         String id = recording.id();
-        String whole = UUID.nameUUIDFromBytes((id + all).getBytes(StandardCharsets.UTF_8))
-                .toString();
+        String whole = extended(id, all);
         recordings.open(
                 whole,
                 recording.lineId(),

@@ -62,8 +62,11 @@ class LimitedProcessTest {
     void itHasAnEmptyEnvironmentAFolderOfItsOwnAndNoNetworkWhereTheSystemAllowsThat() throws Exception {
         try (ServerSocket here = new ServerSocket(0);
                 LimitedProcess process = start("look", Integer.toString(here.getLocalPort()))) {
-            assertThat(process.readLine()).doesNotContain("HOME", "USER", "SERVER_SSL", "JAVA").contains("LANG");
-            assertThat(process.readLine()).endsWith(folder.toRealPath().getFileName().toString());
+            assertThat(process.readLine())
+                    .doesNotContain("HOME", "USER", "SERVER_SSL", "JAVA")
+                    .contains("LANG");
+            assertThat(process.readLine())
+                    .endsWith(folder.toRealPath().getFileName().toString());
             assertThat(process.readLine())
                     .isEqualTo(LimitedProcess.keepsFromNetwork() ? "network none" : "network there");
             assertThat(process.readLine()).isNull();
