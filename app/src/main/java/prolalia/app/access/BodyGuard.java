@@ -62,12 +62,13 @@ class BodyGuard extends HttpFilter {
             } else {
                 chain.doFilter(request, response);
             }
-        } else if (request.getServletPath().startsWith("/phone/")) {
-            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, LARGEST_FORM_BYTES);
+        } else if (isSoundOfPhone(request)) {
+            // Whether its secret is one is known before anything is read; where it is none, nothing is.
+            chain.doFilter(new GuardedRequest(request, DripLimit.OF_FRIENDS), response);
         } else if (isOpen(request)) {
             stranger(request, response, chain);
         } else if (signIns.isSignedIn(request)) {
-            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, LARGEST_FORM_BYTES);
+            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain);
         } else if (request.getHeader("X-XSRF-TOKEN") != null || !isForm(request)) {
             refuse(response, HttpStatus.UNAUTHORIZED);
         } else {
@@ -82,7 +83,16 @@ class BodyGuard extends HttpFilter {
 
     private static boolean isOpen(HttpServletRequest request) {
         String path = request.getServletPath();
-        return STRANGERS_PAGES.contains(path) || path.startsWith("/l/") || path.startsWith("/e/");
+        return STRANGERS_PAGES.contains(path)
+                || path.startsWith("/l/")
+                || path.startsWith("/e/")
+                || path.startsWith("/phone/");
+    }
+
+    private static boolean isSoundOfPhone(HttpServletRequest request) {
+        return request.getServletPath().startsWith("/phone/")
+                && request.getMethod().equals("PUT")
+                && !isForm(request);
     }
 
     private static boolean isForm(HttpServletRequest request) {
@@ -108,7 +118,7 @@ class BodyGuard extends HttpFilter {
         }
         GuardedRequest guarded = new GuardedRequest(request, DripLimit.OF_STRANGERS);
         try {
-            guarded.readForm(STRANGERS_BYTES);
+            guarded.readWhole(STRANGERS_BYTES, isForm(request));
         } catch (TooSlowException slow) {
             refuse(response, HttpStatus.REQUEST_TIMEOUT);
             return;
@@ -121,11 +131,11 @@ class BodyGuard extends HttpFilter {
         chain.doFilter(guarded, response);
     }
 
-    private static void passOn(GuardedRequest request, HttpServletResponse response, FilterChain chain, int largestForm)
+    private static void passOn(GuardedRequest request, HttpServletResponse response, FilterChain chain)
             throws IOException, ServletException {
         try {
             if (isForm(request) && request.getMethod().equals("POST")) {
-                request.readForm(largestForm);
+                request.readWhole(LARGEST_FORM_BYTES, true);
             }
             chain.doFilter(request, response);
         } catch (TooSlowException slow) {

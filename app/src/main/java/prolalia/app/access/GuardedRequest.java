@@ -26,7 +26,7 @@ import prolalia.app.house.TooSlowException;
 final class GuardedRequest extends HttpServletRequestWrapper {
     private final DripLimit limit;
     private ServletInputStream stream;
-    private byte[] form;
+    private byte[] whole;
     private Map<String, String[]> parameters;
 
     GuardedRequest(HttpServletRequest request, DripLimit limit) {
@@ -34,12 +34,13 @@ final class GuardedRequest extends HttpServletRequestWrapper {
         this.limit = limit;
     }
 
-    /** A form is larger than it may be. */
+    /** It is larger than it may be. */
     static final class TooLargeException extends IOException {
         private static final long serialVersionUID = 1;
     }
 
-    void readForm(int largest) throws IOException {
+    /** @param isForm whether its fields are asked for as parameters */
+    void readWhole(int largest, boolean isForm) throws IOException {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         byte[] buffer = new byte[8192];
         ServletInputStream in = watched();
@@ -49,11 +50,17 @@ final class GuardedRequest extends HttpServletRequestWrapper {
                 throw new TooLargeException();
             }
         }
-        form = bytes.toByteArray();
+        whole = bytes.toByteArray();
+        if (isForm) {
+            readFields();
+        }
+    }
+
+    private void readFields() {
         Parameters read = new Parameters();
         read.setLimit(50_000);
         read.setCharset(StandardCharsets.UTF_8);
-        read.processParameters(form.clone(), 0, form.length);
+        read.processParameters(whole.clone(), 0, whole.length);
         Map<String, String[]> all = new LinkedHashMap<>(super.getParameterMap());
         for (String name : Collections.list(read.getParameterNames())) {
             all.merge(
@@ -67,7 +74,7 @@ final class GuardedRequest extends HttpServletRequestWrapper {
 
     /** Reads what nobody wanted, so that the connection can go on; a little of it. */
     void drain(long most) {
-        if (form != null) {
+        if (whole != null) {
             return;
         }
         byte[] buffer = new byte[1 << 16];
@@ -91,7 +98,7 @@ final class GuardedRequest extends HttpServletRequestWrapper {
 
     @Override
     public ServletInputStream getInputStream() throws IOException {
-        return form == null ? watched() : new Held(form);
+        return whole == null ? watched() : new Held(whole);
     }
 
     @Override

@@ -77,7 +77,12 @@ class HostileRequestsTest extends RunningHouse {
         try {
             for (int i = 0; i < 200; i++) {
                 Socket socket = new Socket(base.getHost(), base.getPort());
-                String way = i % 2 == 0 ? "POST /sign-in" : "PUT /recordings/a/chunks/0?line=b";
+                String way = List.of(
+                                "POST /sign-in",
+                                "PUT /recordings/a/chunks/0?line=b",
+                                "POST /phone/guessed/recordings/a/end",
+                                "PUT /phone/guessed/recordings/a/chunks/0?line=b")
+                        .get(i % 4);
                 OutputStream out = socket.getOutputStream();
                 out.write((way + " HTTP/1.1\r\nHost: localhost\r\nContent-Length: 9000\r\n"
                                 + "Content-Type: application/x-www-form-urlencoded\r\n\r\nname=")
