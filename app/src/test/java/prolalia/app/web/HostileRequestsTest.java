@@ -93,7 +93,7 @@ class HostileRequestsTest extends RunningHouse {
             long begun = System.nanoTime();
             assertThat(new Visitor(base()).get("/sign-in").statusCode()).isEqualTo(200);
             Visitor.ines(base()).page("/library");
-            assertThat((System.nanoTime() - begun) / 1_000_000).as("ms").isLessThan(3_000);
+            assertThat((System.nanoTime() - begun) / 1_000_000).as("ms").isLessThan(12_000);
         } finally {
             for (Socket socket : drips) {
                 socket.close();
