@@ -163,7 +163,8 @@ class LessonTaker {
         }
 
         private Path file(String name) {
-            return place.resolve(unpacked.get(name).file());
+            // A plain name, whatever the program that opened the archive was made to write.
+            return place.resolve(Path.of(unpacked.get(name).file()).getFileName());
         }
 
         private String add(String name, Path file) throws IOException {

@@ -2,6 +2,7 @@ package prolalia.app.house;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
 import java.util.UUID;
 import org.apache.catalina.connector.ClientAbortException;
 import org.apache.tomcat.util.http.InvalidParameterException;
@@ -10,6 +11,8 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.ui.Model;
 import org.springframework.web.ErrorResponse;
@@ -22,6 +25,12 @@ class Failures {
     private static final Logger LOG = LoggerFactory.getLogger(Failures.class);
     private static final RareWarning FULL_DISK =
             new RareWarning(LOG, "The disk is full: something could not be kept, and was not taken");
+
+    private final Words words;
+
+    Failures(Words words) {
+        this.words = words;
+    }
 
     @ExceptionHandler(NotHereException.class)
     String notHere(HttpServletResponse response) {
@@ -42,8 +51,14 @@ class Failures {
 
     /** What came in could not be kept; the browser keeps it and tries again. */
     @ExceptionHandler(FullDiskException.class)
-    String fullDisk(HttpServletResponse response) {
+    Object fullDisk(HttpServletRequest request, HttpServletResponse response) {
         FULL_DISK.happened();
+        if (request.getMethod().equals("PUT")) {
+            // A file that a script sends; it says why.
+            return ResponseEntity.status(HttpStatus.INSUFFICIENT_STORAGE)
+                    .contentType(MediaType.APPLICATION_JSON)
+                    .body(Map.of("why", words.say("fullDisk.why")));
+        }
         response.setStatus(HttpStatus.INSUFFICIENT_STORAGE.value());
         return "house/full-disk";
     }
@@ -64,7 +79,7 @@ class Failures {
     }
 
     @ExceptionHandler(Exception.class)
-    String unexpected(Exception failure, HttpServletRequest request, HttpServletResponse response, Model model)
+    Object unexpected(Exception failure, HttpServletRequest request, HttpServletResponse response, Model model)
             throws Exception {
         if (response.isCommitted() || failure instanceof org.springframework.security.access.AccessDeniedException) {
             throw failure;
@@ -74,7 +89,7 @@ class Failures {
             return "house/not-here";
         }
         if (FullDisk.isWhy(failure)) {
-            return fullDisk(response);
+            return fullDisk(request, response);
         }
         // The address may be a student's link, which is never logged; the mark ties the log to what the person reports.
         String mark = UUID.randomUUID().toString().substring(0, 8);

@@ -170,10 +170,10 @@ class PaperReader implements DisposableBean {
         for (int number = 1; Files.exists(place.resolve("page-" + number + ".json")); number++) {
             PaperPage page =
                     json.readValue(Files.readString(place.resolve("page-" + number + ".json")), PaperPage.class);
-            String picture = page.picture() == null ? null : media.keep(place.resolve(page.picture()));
+            String picture = page.picture() == null ? null : media.keep(written(place, page.picture()));
             List<PaperPage.Sound> sounds = new ArrayList<>();
             for (PaperPage.Sound sound : page.sounds()) {
-                sounds.add(new PaperPage.Sound(sound.area(), sound.name(), media.keep(place.resolve(sound.file()))));
+                sounds.add(new PaperPage.Sound(sound.area(), sound.name(), media.keep(written(place, sound.file()))));
             }
             pages.add(new StoredPage(
                     number,
@@ -187,6 +187,11 @@ class PaperReader implements DisposableBean {
                     true));
         }
         return pages;
+    }
+
+    /** A file beside the page that names it, whatever the program that opened the paper was made to write. */
+    private static Path written(Path place, String name) {
+        return place.resolve(Path.of(name).getFileName());
     }
 
     @Override

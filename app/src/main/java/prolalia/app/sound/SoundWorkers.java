@@ -5,6 +5,9 @@ import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Iterator;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
@@ -62,6 +65,7 @@ public class SoundWorkers implements DisposableBean {
     private final int places;
     private final Semaphore rooms;
     private final Deque<Worker> idle = new ArrayDeque<>();
+    private final Set<Worker> all = ConcurrentHashMap.newKeySet();
     private volatile boolean stopped;
     private final ScheduledExecutorService clock = Executors.newSingleThreadScheduledExecutor(task -> {
         Thread thread = new Thread(task, "sound-clock");
@@ -126,24 +130,37 @@ public class SoundWorkers implements DisposableBean {
      * @param progress told the share that is done, where it is known
      * @throws UnreadableSoundException also when opening the file takes more memory or time than it may
      * @throws IOException when the work could not be done, whatever the file
+     * @throws ServerStopsError when it could not be done since the server stops
      */
     public <A> A ask(SoundRequest<A> request, DoubleConsumer progress) throws IOException, UnreadableSoundException {
         try {
-            try {
-                return ask(request, progress, 1);
-            } catch (LostException lost) {
-                if (!lost.worthAnotherTry || stopped) {
-                    throw lost;
-                }
-                LOG.warn("A program for sound was lost ({}); its work is tried again, alone", lost.getMessage());
-                return ask(request, progress, places);
-            }
+            return askTwice(request, progress);
         } catch (LostException lost) {
-            if (stopped) {
-                throw new IOException("The server stops");
-            }
+            stopIfServerStops();
             LOG.warn("A file of sound could not be opened: {}", lost.getMessage());
             throw new UnreadableSoundException(Refusal.Reason.TOO_HEAVY, lost);
+        } catch (IOException | RuntimeException failure) {
+            stopIfServerStops();
+            throw failure;
+        }
+    }
+
+    private void stopIfServerStops() {
+        if (stopped) {
+            throw new ServerStopsError();
+        }
+    }
+
+    private <A> A askTwice(SoundRequest<A> request, DoubleConsumer progress)
+            throws IOException, UnreadableSoundException, LostException {
+        try {
+            return ask(request, progress, 1);
+        } catch (LostException lost) {
+            if (!lost.worthAnotherTry || stopped) {
+                throw lost;
+            }
+            LOG.warn("A program for sound was lost ({}); its work is tried again, alone", lost.getMessage());
+            return ask(request, progress, places);
         }
     }
 
@@ -153,6 +170,7 @@ public class SoundWorkers implements DisposableBean {
         Worker worker = null;
         boolean whole = false;
         try {
+            stopIfServerStops();
             worker = take();
             A answer = worker.ask(request, progress);
             whole = true;
@@ -210,10 +228,7 @@ public class SoundWorkers implements DisposableBean {
     public void destroy() {
         stopped = true;
         clock.shutdownNow();
-        synchronized (idle) {
-            idle.forEach(Worker::close);
-            idle.clear();
-        }
+        all.forEach(Worker::close);
     }
 
     private final class Worker implements AutoCloseable {
@@ -225,7 +240,8 @@ public class SoundWorkers implements DisposableBean {
         private volatile boolean late;
 
         Worker() throws IOException {
-            process = new LimitedProcess(SoundProcess.class, heapMb, place, java.util.List.of());
+            process = new LimitedProcess(SoundProcess.class, heapMb, place, List.of());
+            all.add(this);
         }
 
         <A> A ask(SoundRequest<A> request, DoubleConsumer progress)
@@ -272,6 +288,7 @@ public class SoundWorkers implements DisposableBean {
 
         @Override
         public void close() {
+            all.remove(this);
             process.close();
             try {
                 FileSystemUtils.deleteRecursively(place);
