@@ -1,16 +1,20 @@
 package prolalia.media;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
+import prolalia.core.sound.Judgement;
 import prolalia.core.sound.Leveller;
+import prolalia.core.sound.Leveller.Levelled;
 import prolalia.core.sound.LoudnessMeter;
 import prolalia.core.sound.Neighbours;
+import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Preparation;
 import prolalia.core.sound.PreparedTake;
 import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Sound;
+import prolalia.core.sound.Span;
+import prolalia.core.sound.SpokenPart;
 import prolalia.core.sound.TakePreparation;
 import prolalia.core.sound.TruePeakMeter;
 import prolalia.core.sound.edit.EditPlan;
@@ -42,70 +46,67 @@ public final class TakeRenderer {
     public record Rendering(Preparation preparation, Sound recording, long declaredMs, boolean truncated) {}
 
     /**
-     * Renders a recording.
+     * A recording that was judged.
+     *
+     * @param recording all of it that is this line's, mono at 48 kHz; null when nothing could be decoded
+     * @param declaredMs the length that the file states, -1 when it states none
+     * @param truncated whether the file ends well before that
+     */
+    public record Judged(Judgement judgement, Sound recording, long declaredMs, boolean truncated) {
+        private Rendering rendering(Preparation preparation) {
+            return new Rendering(preparation, recording, declaredMs, truncated);
+        }
+    }
+
+    /**
+     * Judges a recording: what is said in it.
      *
      * @param longestMs the school's longest recording
      * @param overlapMs how much at each end may be a neighbouring line's ({@link Neighbours}), 0 for none
      * @param wholeAnyway take all of it, even when nobody is found speaking
-     * @param mp3 written when the preparation is a take
      */
-    public static Rendering render(Path file, long longestMs, int overlapMs, boolean wholeAnyway, Path mp3)
-            throws IOException {
-        return render(file, longestMs, overlapMs, wholeAnyway, mp3, null);
-    }
-
-    /**
-     * Renders a recording and writes it whole beside the take, at the same time where there is a processor for it.
-     *
-     * @param flac written with all of the recording that is this line's, whenever there is any sound; null: not wanted
-     */
-    public static Rendering render(Path file, long longestMs, int overlapMs, boolean wholeAnyway, Path mp3, Path flac)
-            throws IOException {
+    public static Judged judge(Path file, long longestMs, int overlapMs, boolean wholeAnyway) throws IOException {
         SoundReader.Decoded decoded;
         try {
             decoded = SoundReader.decode(file, longestMs);
         } catch (UnreadableSoundException unreadable) {
-            return new Rendering(new Refusal(unreadable.reason(), 0), null, -1, false);
+            return new Judged(new Refusal(unreadable.reason(), 0), null, -1, false);
         }
         Sound recording = overlapMs == 0
                 ? decoded.sound()
                 : decoded.sound().slice(Neighbours.without(decoded.sound(), overlapMs));
-        CompletableFuture<Void> whole = flac == null
-                ? CompletableFuture.completedFuture(null)
-                : CompletableFuture.runAsync(() -> writeWhole(recording, flac));
-        try {
-            return rendered(decoded, recording, longestMs, wholeAnyway, mp3);
-        } finally {
-            whole.join();
+        Judgement judgement = TakePreparation.judge(recording, longestMs, wholeAnyway);
+        if (judgement instanceof Refusal refusal) {
+            judgement = new Refusal(refusal.reason(), Math.max(refusal.durationMs(), decoded.declaredMs()));
         }
+        return new Judged(judgement, recording, decoded.declaredMs(), decoded.truncated());
     }
 
-    private static void writeWhole(Sound recording, Path flac) {
-        try {
-            SoundWriter.writeFlac(recording, flac);
-        } catch (IOException failure) {
-            throw new UncheckedIOException(failure);
-        }
-    }
-
-    private static Rendering rendered(
-            SoundReader.Decoded decoded, Sound recording, long longestMs, boolean wholeAnyway, Path mp3)
+    /**
+     * Renders a recording.
+     *
+     * @param mp3 written when the preparation is a take
+     * @see #judge
+     */
+    public static Rendering render(Path file, long longestMs, int overlapMs, boolean wholeAnyway, Path mp3)
             throws IOException {
-        Preparation preparation = TakePreparation.prepare(recording, longestMs);
-        if (preparation instanceof Refusal refusal) {
-            if (!wholeAnyway
-                    || refusal.reason() != Refusal.Reason.NO_SPEECH && refusal.reason() != Refusal.Reason.TOO_SHORT) {
-                long durationMs = Math.max(refusal.durationMs(), decoded.declaredMs());
-                return new Rendering(
-                        new Refusal(refusal.reason(), durationMs),
-                        recording,
-                        decoded.declaredMs(),
-                        decoded.truncated());
-            }
-            preparation = TakePreparation.prepareWhole(recording);
+        Judged judged = judge(file, longestMs, overlapMs, wholeAnyway);
+        if (!(judged.judgement() instanceof SpokenPart part)) {
+            return judged.rendering((Refusal) judged.judgement());
         }
-        PreparedTake take = encode(recording, (PreparedTake) preparation, TakePreparation.BEFORE_ENCODING, mp3);
-        return new Rendering(take, recording, decoded.declaredMs(), decoded.truncated());
+        Levelled heard = render(judged.recording(), part.trim(), mp3);
+        return judged.rendering(new PreparedTake(
+                part.trim(),
+                part.original(),
+                heard.sound(),
+                heard.gainDb(),
+                heard.loudnessLufs(),
+                Peaks.of(heard.sound())));
+    }
+
+    /** Renders a part of a recording. @param mp3 written */
+    public static Levelled render(Sound recording, Span trim, Path mp3) throws IOException {
+        return encode(target -> TakePreparation.level(recording, trim, target), TakePreparation.BEFORE_ENCODING, mp3);
     }
 
     /**
@@ -116,17 +117,17 @@ public final class TakeRenderer {
      * @param mp3 written
      */
     public static PreparedTake renderEdited(Sound original, EditPlan plan, Path mp3) throws IOException {
-        PreparedTake take = EditedTake.prepare(original, plan);
-        return encode(take.levelled(), take, EditedTake.target(plan), mp3);
+        EditedTake edited = EditedTake.of(original, plan);
+        return edited.prepared(encode(edited::level, edited.target(), mp3));
     }
 
-    private static PreparedTake encode(Sound recording, PreparedTake prepared, Leveller.Target first, Path mp3)
+    private static Levelled encode(Function<Leveller.Target, Levelled> level, Leveller.Target first, Path mp3)
             throws IOException {
         Leveller.Target target = first;
-        PreparedTake take = prepared;
         double wanted = Leveller.TARGET_LUFS + first.loudnessLufs() - TakePreparation.BEFORE_ENCODING.loudnessLufs();
         for (int round = 1; ; round++) {
-            SoundWriter.writeMp3(take.levelled(), mp3);
+            Levelled take = level.apply(target);
+            SoundWriter.writeMp3(take.sound(), mp3);
             Heard heard = hear(mp3);
             double over = heard.truePeakDbtp() - Leveller.HIGHEST_TRUE_PEAK_DBTP;
             double missing = wanted - heard.loudnessLufs();
@@ -139,7 +140,6 @@ public final class TakeRenderer {
             target = new Leveller.Target(
                     target.loudnessLufs() + (loudEnough ? 0 : missing),
                     over > 0 ? target.ceilingDbtp() - over - SAFETY_DB : target.ceilingDbtp());
-            take = TakePreparation.levelAgain(recording, take, target);
         }
     }
 

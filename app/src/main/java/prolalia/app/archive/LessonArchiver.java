@@ -29,6 +29,7 @@ import prolalia.app.lesson.SlideStore.PageSlide;
 import prolalia.app.player.GivenLessons;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
+import prolalia.app.sound.TakeSounds;
 import prolalia.app.stage.StageService;
 import prolalia.core.given.GivenLesson;
 import prolalia.core.given.GivenLesson.GivenLine;
@@ -55,6 +56,7 @@ class LessonArchiver {
     private final GivenLessons given;
     private final StageService stages;
     private final TakeService takes;
+    private final TakeSounds sounds;
     private final HeldEdits edits;
     private final SlideStore slides;
     private final WordTimeService times;
@@ -66,6 +68,7 @@ class LessonArchiver {
             GivenLessons given,
             StageService stages,
             TakeService takes,
+            TakeSounds sounds,
             HeldEdits edits,
             SlideStore slides,
             WordTimeService times,
@@ -75,6 +78,7 @@ class LessonArchiver {
         this.given = given;
         this.stages = stages;
         this.takes = takes;
+        this.sounds = sounds;
         this.edits = edits;
         this.slides = slides;
         this.times = times;
@@ -186,6 +190,7 @@ class LessonArchiver {
 
     private ArchivedLine archived(GivenLine line, Map<String, Path> files) {
         List<ArchivedTake> all = takes.takesOf(line.line().id()).stream()
+                .flatMap(take -> sounds.heard(take).stream())
                 .map(take -> archived(take, line, files))
                 .toList();
         boolean anyKept = all.stream().anyMatch(ArchivedTake::kept);

@@ -16,6 +16,7 @@ import prolalia.app.account.SignedInTeacher;
 import prolalia.app.follow.WordTimeService.Times;
 import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.sound.TakeService;
 import prolalia.core.align.WordTimes.Word;
 
 /** When the words of a line light up, looked at and mended by the teacher. */
@@ -23,11 +24,13 @@ import prolalia.core.align.WordTimes.Word;
 class WordTimesController {
     private final WordTimeService times;
     private final LessonService lessons;
+    private final TakeService takes;
     private final Words words;
 
-    WordTimesController(WordTimeService times, LessonService lessons, Words words) {
+    WordTimesController(WordTimeService times, LessonService lessons, TakeService takes, Words words) {
         this.times = times;
         this.lessons = lessons;
+        this.takes = takes;
         this.words = words;
     }
 
@@ -41,7 +44,7 @@ class WordTimesController {
     @GetMapping("/lines/{id}/word-times/now")
     @ResponseBody
     Times now(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        return times.now(lessons.line(teacher.id(), id));
+        return times.now(takes.heardLine(teacher.id(), id));
     }
 
     /** @param startMs where a word is to begin */
@@ -52,27 +55,27 @@ class WordTimesController {
             @PathVariable String id,
             @RequestParam int index,
             @RequestParam long startMs) {
-        return times.move(lessons.line(teacher.id(), id), index, startMs);
+        return times.move(takes.heardLine(teacher.id(), id), index, startMs);
     }
 
     /** @param taps where the sound was as each word was tapped, in ms */
     @PostMapping("/lines/{id}/word-times/taps")
     @ResponseBody
     Times tap(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestBody List<Long> taps) {
-        return times.tap(lessons.line(teacher.id(), id), taps);
+        return times.tap(takes.heardLine(teacher.id(), id), taps);
     }
 
     /** All of them at once: as they were before a change. */
     @PutMapping("/lines/{id}/word-times")
     @ResponseBody
     Times put(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestBody List<Word> all) {
-        return times.put(lessons.line(teacher.id(), id), all);
+        return times.put(takes.heardLine(teacher.id(), id), all);
     }
 
     /** As the program finds them. */
     @DeleteMapping("/lines/{id}/word-times")
     @ResponseBody
     Times find(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        return times.findAgain(lessons.line(teacher.id(), id));
+        return times.findAgain(takes.heardLine(teacher.id(), id));
     }
 }

@@ -5,6 +5,7 @@ import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.field;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.notExists;
+import static org.jooq.impl.DSL.nullif;
 import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.val;
 import static prolalia.app.house.db.Tables.LESSON;
@@ -40,6 +41,10 @@ public class LessonStore {
     private static final Field<Boolean> DOUBTFUL = field(exists(
                     selectOne().from(TAKE_FINDING).where(TAKE_FINDING.TAKE_ID.eq(TAKE.ID), TAKE.ACCEPTED_AT.isNull())))
             .as("doubtful");
+
+    /** The MP3 of a take; null until it is made, when the original stands in its place. */
+    static final Field<String> HEARD =
+            nullif(TAKE.SOUND_HASH, TAKE.ORIGINAL_HASH).as("heard");
 
     private final DSLContext writing;
     private final DSLContext looking;
@@ -185,7 +190,7 @@ public class LessonStore {
                         TAKE.TRIM_START_MS,
                         TAKE.TRIM_END_MS,
                         DOUBTFUL,
-                        TAKE.SOUND_HASH,
+                        HEARD,
                         TAKE.PEAKS)
                 .from(LINE)
                 .join(PAGE)
@@ -212,7 +217,7 @@ public class LessonStore {
                 row.get(LINE.REVISION),
                 row.get(PAGE.ID),
                 row.get(PAGE.LESSON_ID),
-                row.get(TAKE.SOUND_HASH),
+                row.get(HEARD),
                 Optional.ofNullable(row.get(TAKE.PEAKS)).map(Peaks::new).orElse(null),
                 row.get(TAKE.ID) == null ? null : new Span(row.get(TAKE.TRIM_START_MS), row.get(TAKE.TRIM_END_MS)),
                 findings,

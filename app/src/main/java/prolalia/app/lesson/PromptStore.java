@@ -26,6 +26,7 @@ public class PromptStore {
     }
 
     /** @param takeId the kept take of the standing line that says it */
+    /** @param soundHash null when it isn't made as yet */
     public record Voice(String takeId, String soundHash, String words) {}
 
     public void add(String teacherId, Prompt prompt, String lineId) {
@@ -62,7 +63,7 @@ public class PromptStore {
     }
 
     private Map<Prompt, Voice> voices(Condition condition) {
-        return looking.select(PROMPT_LINE.PROMPT, TAKE.ID, TAKE.SOUND_HASH, LINE.WORDS)
+        return looking.select(PROMPT_LINE.PROMPT, TAKE.ID, LessonStore.HEARD, LINE.WORDS)
                 .from(PROMPT_LINE)
                 .join(LINE)
                 .on(LINE.ID.eq(PROMPT_LINE.LINE_ID))
@@ -71,6 +72,6 @@ public class PromptStore {
                 .where(condition, LINE.REMOVED_AT.isNull())
                 .fetchMap(
                         row -> Prompt.valueOf(row.get(PROMPT_LINE.PROMPT)),
-                        row -> new Voice(row.get(TAKE.ID), row.get(TAKE.SOUND_HASH), row.get(LINE.WORDS)));
+                        row -> new Voice(row.get(TAKE.ID), row.get(LessonStore.HEARD), row.get(LINE.WORDS)));
     }
 }

@@ -15,7 +15,7 @@ import prolalia.core.sound.Span;
  * A line with what its place in the script needs.
  *
  * @param revision counts up with every change of the words
- * @param soundHash of the kept take, null when there is none
+ * @param soundHash of the kept take, null when there is none, or when it isn't made as yet
  * @param peaks of the kept take, null when there is none
  * @param trim what the kept take has of its recording, null when there is none
  * @param findings of the sound check in the kept take

@@ -24,6 +24,7 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.StoredTake;
+import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.SpeakingName;
 import prolalia.formats.archive.SoundArchive;
 
@@ -35,11 +36,13 @@ class DownloadController {
 
     private final BenchService bench;
     private final LessonService lessons;
+    private final TakeService takes;
     private final MediaStore media;
 
-    DownloadController(BenchService bench, LessonService lessons, MediaStore media) {
+    DownloadController(BenchService bench, LessonService lessons, TakeService takes, MediaStore media) {
         this.bench = bench;
         this.lessons = lessons;
+        this.takes = takes;
         this.media = media;
     }
 
@@ -49,7 +52,7 @@ class DownloadController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(name = "as", defaultValue = "mp3") String as) {
-        StoredTake take = bench.take(teacher.id(), id);
+        StoredTake take = takes.heard(teacher.id(), id);
         String name = nameOf(teacher.id(), take);
         return as.equals("wav")
                 ? file(name + ".wav", WAV).body(out -> bench.writeWav(take, out))
@@ -79,7 +82,7 @@ class DownloadController {
     @GetMapping("/lessons/{id}/sound.zip")
     ResponseEntity<StreamingResponseBody> lesson(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        LessonView lesson = lessons.lesson(teacher.id(), id);
+        LessonView lesson = takes.heard(lessons.summary(teacher.id(), id));
         String folder = SpeakingName.of(lesson.summary().title());
         StringBuilder script = new StringBuilder(lesson.summary().title()).append("\n");
         List<SoundArchive.Sound> sounds = new ArrayList<>();

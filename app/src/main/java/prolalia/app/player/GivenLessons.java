@@ -1,12 +1,14 @@
 package prolalia.app.player;
 
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.PromptStore;
 import prolalia.app.lesson.PromptStore.Voice;
+import prolalia.app.sound.TakeService;
+import prolalia.app.sound.TakeSounds;
 import prolalia.app.stage.StageService;
 import prolalia.core.given.GivenLesson;
 import prolalia.core.lesson.Prompt;
@@ -14,18 +16,34 @@ import prolalia.core.lesson.Prompt;
 /** Lessons as they are given to students, whole. */
 @Service
 public class GivenLessons {
-    private final LessonService lessons;
+    private final TakeService takes;
+    private final TakeSounds takeSounds;
     private final StageService stages;
     private final PromptStore prompts;
 
-    GivenLessons(LessonService lessons, StageService stages, PromptStore prompts) {
+    GivenLessons(TakeService takes, TakeSounds takeSounds, StageService stages, PromptStore prompts) {
         this.prompts = prompts;
-        this.lessons = lessons;
+        this.takes = takes;
+        this.takeSounds = takeSounds;
         this.stages = stages;
     }
 
     public GivenLesson of(LessonSummary summary) {
-        return stages.given(lessons.view(summary), sounds(prompts.ofLesson(summary.id())));
+        return stages.given(takes.heard(summary), sounds(voices(summary)));
+    }
+
+    private Map<Prompt, Voice> voices(LessonSummary summary) {
+        Map<Prompt, Voice> voices = prompts.ofLesson(summary.id());
+        List<String> missing = voices.values().stream()
+                .filter(voice -> voice.soundHash() == null)
+                .map(Voice::takeId)
+                .toList();
+        if (!missing.isEmpty()) {
+            takeSounds.makeNow(missing);
+            voices = prompts.ofLesson(summary.id());
+        }
+        voices.values().removeIf(voice -> voice.soundHash() == null);
+        return voices;
     }
 
     private static Map<Prompt, String> sounds(Map<Prompt, Voice> voices) {
@@ -36,7 +54,7 @@ public class GivenLessons {
 
     /** The takes in which the teacher of a lesson says what its pages say themselves. */
     public Map<Prompt, String> promptTakes(LessonSummary summary) {
-        return prompts.ofLesson(summary.id()).entrySet().stream()
+        return voices(summary).entrySet().stream()
                 .collect(Collectors.toMap(
                         Map.Entry::getKey, entry -> entry.getValue().takeId()));
     }

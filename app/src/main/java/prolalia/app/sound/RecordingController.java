@@ -154,7 +154,7 @@ class RecordingController {
     ResponseEntity<Resource> sound(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
             throws IOException {
-        return media.serveCurrent(takes.take(teacher.id(), id).soundHash(), MediaResponses.MP3, request);
+        return media.serveCurrent(takes.heard(teacher.id(), id).soundHash(), MediaResponses.MP3, request);
     }
 
     @ExceptionHandler(ChunkFolder.EmptyChunkException.class)

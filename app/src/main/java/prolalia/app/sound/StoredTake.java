@@ -10,7 +10,7 @@ import prolalia.core.sound.Span;
  * A take as it is stored.
  *
  * @param originalHash FLAC of the whole recording
- * @param soundHash MP3 of the take as it is heard
+ * @param soundHash MP3 of the take as it is heard; that of the original until it is made
  * @param trimStartMs where the take begins in the original
  * @param trimEndMs where it ends
  * @param truncated whether the file ended well before its stated end
@@ -57,6 +57,11 @@ public record StoredTake(
                 false,
                 findings,
                 false);
+    }
+
+    /** Whether it can be heard: its MP3 is made soon after the verdict on it. */
+    public boolean hasSound() {
+        return !soundHash.equals(originalHash);
     }
 
     public boolean isDoubtful() {

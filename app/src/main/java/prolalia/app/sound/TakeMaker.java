@@ -24,10 +24,10 @@ import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Refusal;
 import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest;
+import prolalia.media.process.SoundRequest.Judged;
 import prolalia.media.process.SoundRequest.MadeTake;
-import prolalia.media.process.SoundRequest.Rendered;
 
-/** Makes takes of sealed recordings, each recording once. */
+/** Makes takes of sealed recordings, each recording once; their sounds come after the verdict ({@link TakeSounds}). */
 @Component
 class TakeMaker {
     private static final Logger LOG = LoggerFactory.getLogger(TakeMaker.class);
@@ -41,6 +41,7 @@ class TakeMaker {
     private final MediaStore media;
     private final Waves waves;
     private final SoundWorkers workers;
+    private final TakeSounds sounds;
     private final DataFolder folder;
     private final SchoolService school;
     private final TransactionTemplate transaction;
@@ -53,6 +54,7 @@ class TakeMaker {
             MediaStore media,
             Waves waves,
             SoundWorkers workers,
+            TakeSounds sounds,
             DataFolder folder,
             SchoolService school,
             TransactionTemplate transaction,
@@ -63,6 +65,7 @@ class TakeMaker {
         this.media = media;
         this.waves = waves;
         this.workers = workers;
+        this.sounds = sounds;
         this.folder = folder;
         this.school = school;
         this.transaction = transaction;
@@ -71,7 +74,7 @@ class TakeMaker {
         java.util.Arrays.setAll(locks, i -> new ReentrantLock());
     }
 
-    /** The verdict on a recording; the first time, it is rendered for it. */
+    /** The verdict on a recording; the first time, it is opened for it. */
     Verdict judge(String recordingId) throws IOException {
         return once(recordingId, false);
     }
@@ -97,9 +100,9 @@ class TakeMaker {
         lock.lock();
         try {
             StoredRecording recording = recordings.find(recordingId).orElseThrow();
-            boolean render = recording.state() == State.SEALED || whole && recording.canBeTakenWhole();
-            if (render) {
-                renderOnce(recording, whole);
+            boolean due = recording.state() == State.SEALED || whole && recording.canBeTakenWhole();
+            if (due) {
+                judgeOnce(recording, whole);
             }
         } finally {
             lock.unlock();
@@ -115,70 +118,68 @@ class TakeMaker {
                         school.settings().longestRecordingMs());
     }
 
-    private void renderOnce(StoredRecording recording, boolean whole) throws IOException {
+    private void judgeOnce(StoredRecording recording, boolean whole) throws IOException {
         if (!begun.begin(WORK, recording.id())) {
             LOG.error("Recording {} ended the server twice and is set aside", recording.id());
             refuse(recording, Refusal.Reason.TOO_HEAVY, 0);
         } else {
             try {
-                render(recording, whole);
+                judge(recording, whole);
             } finally {
                 begun.end(WORK, recording.id());
             }
         }
     }
 
-    private void render(StoredRecording recording, boolean whole) throws IOException {
-        Path mp3 = folder.newTemporaryFile();
+    private void judge(StoredRecording recording, boolean whole) throws IOException {
         Path flac = folder.newTemporaryFile();
         Path wave = folder.newTemporaryFile();
         try {
-            Rendered rendered = workers.ask(new SoundRequest.Render(
+            Judged judged = workers.ask(new SoundRequest.Judge(
                     media.file(recording.rawHash()),
                     school.settings().longestRecordingMs(),
                     recording.overlapMs(),
                     whole,
                     recording.words(),
-                    mp3,
                     flac,
                     wave,
                     Waves.STEP_MS));
-            if (rendered.refusal() == null) {
-                StoredTake take = take(recording, rendered, media.keep(flac), media.keep(mp3));
+            if (judged.refusal() == null) {
+                StoredTake take = take(recording, judged, media.keep(flac));
                 waves.keep(take.originalHash(), wave);
                 transaction.executeWithoutResult(status -> {
                     takes.add(take);
                     recordings.conclude(
-                            recording.id(), State.TAKEN, null, recording.rawHash(), rendered.wholeMs(), clock.millis());
+                            recording.id(), State.TAKEN, null, recording.rawHash(), judged.wholeMs(), clock.millis());
                 });
+                sounds.soon(take.id());
             } else {
-                refuse(recording, rendered.refusal(), rendered.wholeMs());
+                refuse(recording, judged.refusal(), judged.wholeMs());
             }
         } catch (UnreadableSoundException heavy) {
             refuse(recording, heavy.reason(), 0);
         } finally {
-            Files.deleteIfExists(mp3);
             Files.deleteIfExists(flac);
             Files.deleteIfExists(wave);
         }
     }
 
-    private StoredTake take(StoredRecording recording, Rendered rendered, String flac, String mp3) {
-        MadeTake made = rendered.take();
+    private StoredTake take(StoredRecording recording, Judged judged, String flac) {
+        MadeTake made = judged.take();
         return new StoredTake(
                 Ids.newId(),
                 recording.lineId(),
                 recording.id(),
                 recording.words(),
                 flac,
-                mp3,
+                flac,
                 made.durationMs(),
                 made.trim().startMs(),
                 made.trim().endMs(),
                 made.gainDb(),
                 made.loudnessLufs(),
                 new Peaks(made.peaks()),
-                rendered.truncated(),
+                judged.truncated(),
                 clock.millis(),
                 false,
                 made.findings(),

@@ -13,7 +13,9 @@ import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.house.Ids;
 import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.core.lesson.Take;
@@ -29,12 +31,14 @@ public class TakeService {
     private final LessonService lessons;
     private final RecordingStore recordings;
     private final TakeMaker maker;
+    private final TakeSounds sounds;
     private final Clock clock;
 
     TakeService(
             TakeStore takes,
             RecordingStore recordings,
             TakeMaker maker,
+            TakeSounds sounds,
             LineStore lines,
             LessonStore lessonStore,
             LessonService lessons,
@@ -42,6 +46,7 @@ public class TakeService {
         this.takes = takes;
         this.recordings = recordings;
         this.maker = maker;
+        this.sounds = sounds;
         this.lines = lines;
         this.lessonStore = lessonStore;
         this.lessons = lessons;
@@ -99,6 +104,37 @@ public class TakeService {
         return takes.find(takeIds).stream().collect(Collectors.toMap(StoredTake::id, Function.identity()));
     }
 
+    /** A take with its sound, which is made now if it isn't there as yet. */
+    public StoredTake heard(String teacherId, String takeId) {
+        return sounds.heard(take(teacherId, takeId)).orElseThrow(() -> new NotHereException("sound of a take"));
+    }
+
+    /** A line with the sound of its take, which is made now if it isn't there as yet. */
+    public ScriptLine heardLine(String teacherId, String lineId) {
+        ScriptLine line = lessons.line(teacherId, lineId);
+        if (line.soundHash() != null || line.line().kept().isEmpty()) {
+            return line;
+        }
+        sounds.makeNow(List.of(line.line().kept().get().id()));
+        return lessons.line(teacherId, lineId);
+    }
+
+    /** A lesson with all that is heard in it; what isn't there as yet is made now. */
+    public LessonView heard(LessonSummary summary) {
+        LessonView lesson = lessons.view(summary);
+        List<String> missing = lesson.pages().stream()
+                .flatMap(page -> page.lines().stream())
+                .filter(line -> line.soundHash() == null)
+                .flatMap(line -> line.line().kept().stream())
+                .map(Take::id)
+                .toList();
+        if (missing.isEmpty()) {
+            return lesson;
+        }
+        sounds.makeNow(missing);
+        return lessons.view(summary);
+    }
+
     /** A take, whoever's it is: for work that no teacher waits for. */
     public StoredTake find(String takeId) {
         return takes.find(takeId).orElseThrow(() -> new NotHereException("take"));
@@ -125,6 +161,9 @@ public class TakeService {
                 id, StoredRecording.State.TAKEN, null, recording.rawHash(), take.durationMs(), clock.millis());
         StoredTake copy = take.copy(Ids.newId(), to.line().id(), id, words, clock.millis());
         takes.add(copy);
+        if (!copy.hasSound()) {
+            sounds.soon(copy.id());
+        }
         return copy;
     }
 

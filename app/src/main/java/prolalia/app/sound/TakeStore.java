@@ -21,6 +21,7 @@ import prolalia.core.script.ScriptChange.TakePlace;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
 import prolalia.media.process.SoundRequest.MadeTake;
+import prolalia.media.process.SoundRequest.Rendered;
 
 @Repository
 public class TakeStore {
@@ -75,6 +76,27 @@ public class TakeStore {
                 .set(TAKE.PEAKS, made.peaks())
                 .where(TAKE.ID.eq(takeId))
                 .execute();
+    }
+
+    /** A take whose sound wasn't there can be heard from now on. What was edited meanwhile was rendered for that. */
+    void setSound(String takeId, Rendered made, String soundHash) {
+        writing.update(TAKE)
+                .set(TAKE.SOUND_HASH, soundHash)
+                .set(TAKE.DURATION_MS, made.durationMs())
+                .set(TAKE.GAIN_DB, made.gainDb())
+                .set(TAKE.LOUDNESS_LUFS, made.loudnessLufs())
+                .set(TAKE.PEAKS, made.peaks())
+                .where(TAKE.ID.eq(takeId), TAKE.SOUND_HASH.eq(TAKE.ORIGINAL_HASH))
+                .execute();
+    }
+
+    /** Takes whose sound isn't made as yet, the oldest first. */
+    List<String> withoutSound() {
+        return looking.select(TAKE.ID)
+                .from(TAKE)
+                .where(TAKE.SOUND_HASH.eq(TAKE.ORIGINAL_HASH))
+                .orderBy(TAKE.CREATED_AT)
+                .fetch(TAKE.ID);
     }
 
     /** Gives a take to a line. */

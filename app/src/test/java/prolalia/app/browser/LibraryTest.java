@@ -17,7 +17,11 @@ class LibraryTest extends Browsing {
     @Test
     void aStandingLineIsMadeChosenForAnotherLessonChangedOnceAndUndone() {
         Page page = desk();
-        newLesson(page, "Standing", "Wave to your neighbour.");
+        // Words of this run alone: other standing lines of this teacher may be there.
+        String name = Long.toString(System.nanoTime(), 36);
+        String first = "Wave to neighbour " + name + ".";
+        String then = "Wave to everybody, " + name + ".";
+        newLesson(page, "Standing", first);
         deed(page, 0, "Make it a standing line");
         page.waitForSelector(".standing-note");
         assertThat(page.locator(".row-line textarea").getAttribute("readonly")).isNotNull();
@@ -27,29 +31,32 @@ class LibraryTest extends Browsing {
         deed(page, 0, "Take one from the library");
         page.waitForSelector("#seek");
         page.keyboard().press("/");
-        page.keyboard().type("neighb");
-        page.waitForSelector("#found >> text=Wave to your neighbour.");
+        page.keyboard().type(name);
+        page.waitForSelector("#found >> text=" + first);
         page.waitForCondition(() -> page.locator(".standing-lines .entry").count() == 1);
         page.locator(".standing-lines .entry .go").click();
         page.waitForSelector(".lesson[data-ready]");
-        assertThat(page.locator(".row-line textarea").inputValue()).isEqualTo("Wave to your neighbour.");
+        assertThat(page.locator(".row-line textarea").inputValue()).isEqualTo(first);
         String here = page.url();
 
         page.locator(".standing-note a").click();
         page.waitForSelector(".lesson[data-shelf=true][data-ready]");
-        Locator home = page.locator(".row-line.silent textarea").last();
-        home.fill("Wave to everybody.");
+        Locator home = page.locator(".row-line.silent textarea").all().stream()
+                .filter(area -> area.inputValue().equals(first))
+                .findFirst()
+                .orElseThrow();
+        home.fill(then);
         saved(page);
         page.navigate(here);
         page.waitForSelector(".lesson[data-ready]");
-        assertThat(page.locator(".row-line textarea").inputValue()).isEqualTo("Wave to everybody.");
+        assertThat(page.locator(".row-line textarea").inputValue()).isEqualTo(then);
         deed(page, 0, "Make it this lesson's own");
         page.waitForSelector("#slip >> text=own");
         assertThat(page.locator(".standing-note").count()).isZero();
         page.keyboard().press("z");
         page.waitForSelector(".standing-note");
         page.navigate(base() + "/library");
-        page.locator(".standing-lines .entry", new Page.LocatorOptions().setHasText("Wave to everybody."))
+        page.locator(".standing-lines .entry", new Page.LocatorOptions().setHasText(then))
                 .locator("summary")
                 .click();
         assertThat(page.locator(".standing-lines .uses[open]").innerText())

@@ -1,13 +1,17 @@
 package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import prolalia.core.sound.Measurement;
+import prolalia.media.SoundReader;
 
 /** Takes of a line: kept, doubtful, accepted; and lines that come by the hundred. */
 class TakesTest extends RunningHouse {
@@ -32,6 +36,16 @@ class TakesTest extends RunningHouse {
         byte[] cut = Arrays.copyOf(whole, 44 + 2 * (int) ((whole.length - 44) * share / 2));
         java.nio.ByteBuffer.wrap(cut).order(java.nio.ByteOrder.LITTLE_ENDIAN).putInt(4, cut.length - 8);
         return cut;
+    }
+
+    @Test
+    void aTakeIsHeardLevelledTheMomentAfterItsVerdict() throws Exception {
+        String take = take(ines.newLine("Which part comes out of the seed first?"), wav("bean-2b"));
+        Path heard = Files.createTempFile("heard", ".mp3");
+        Files.write(heard, ines.get("/takes/" + take + "/sound.mp3").body());
+        Measurement measured = SoundReader.measure(heard).measurement();
+        assertThat(measured.integratedLufs()).isCloseTo(-19, within(0.5));
+        assertThat(measured.truePeakDbtp()).isLessThanOrEqualTo(-1.5);
     }
 
     @Test

@@ -6,7 +6,7 @@ package prolalia.core.sound;
  * @param reason why
  * @param durationMs how much sound there was, 0 when unknown
  */
-public record Refusal(Reason reason, long durationMs) implements Preparation {
+public record Refusal(Reason reason, long durationMs) implements Preparation, Judgement {
     /** The catalogue; the words for each stand in the message bundle under {@code refusal.} and the name. */
     public enum Reason {
         /** No bytes. */

@@ -37,43 +37,48 @@ public final class TakePreparation {
      * @param longestMs the school's longest recording
      */
     public static Preparation prepare(Sound recording, long longestMs) {
+        Judgement judgement = judge(recording, longestMs, false);
+        return judgement instanceof SpokenPart part ? level(recording, part, BEFORE_ENCODING) : (Refusal) judgement;
+    }
+
+    /**
+     * What of a recording is said, or why it can't be a take: a fifth of the work of making one.
+     *
+     * @param recording mono, at any rate; not changed
+     * @param longestMs the school's longest recording
+     * @param wholeAnyway all of it is a take, says the teacher, although nobody was found speaking
+     */
+    public static Judgement judge(Sound recording, long longestMs, boolean wholeAnyway) {
         if (recording.durationMs() > longestMs) {
             return new Refusal(Reason.TOO_LONG, recording.durationMs());
         }
         Measurement measured = SoundMeter.measure(recording);
         Optional<Reason> reason = refusal(measured);
-        if (reason.isPresent()) {
-            return new Refusal(reason.get(), measured.durationMs());
+        if (reason.isEmpty()) {
+            return new SpokenPart(trim(measured), measured);
         }
-        return take(recording, measured, trim(measured), BEFORE_ENCODING);
+        return wholeAnyway && (reason.get() == Reason.NO_SPEECH || reason.get() == Reason.TOO_SHORT)
+                ? new SpokenPart(new Span(0, recording.durationMs()), measured)
+                : new Refusal(reason.get(), measured.durationMs());
     }
 
-    /**
-     * A take of all that was recorded, for a teacher who says that it is one although nobody was found speaking.
-     *
-     * @param recording with any sound in it
-     */
-    public static PreparedTake prepareWhole(Sound recording) {
-        Measurement measured = SoundMeter.measure(recording);
-        return take(recording, measured, new Span(0, recording.durationMs()), BEFORE_ENCODING);
-    }
-
-    /** The same take levelled to something else, for when encoding changed it more than was foreseen. */
-    public static PreparedTake levelAgain(Sound recording, PreparedTake take, Leveller.Target target) {
-        return take(recording, take.original(), take.trim(), target);
-    }
-
-    private static PreparedTake take(Sound recording, Measurement measured, Span trim, Leveller.Target target) {
-        Sound trimmed = recording.slice(trim);
-        fadeEnds(trimmed);
-        Leveller.Levelled levelled = Leveller.level(trimmed, target);
+    /** The take that is made of a part of a recording. */
+    public static PreparedTake level(Sound recording, SpokenPart part, Leveller.Target target) {
+        Leveller.Levelled levelled = level(recording, part.trim(), target);
         return new PreparedTake(
-                trim,
-                measured,
+                part.trim(),
+                part.original(),
                 levelled.sound(),
                 levelled.gainDb(),
                 levelled.loudnessLufs(),
                 Peaks.of(levelled.sound()));
+    }
+
+    /** A part of a recording as it is heard. */
+    public static Leveller.Levelled level(Sound recording, Span trim, Leveller.Target target) {
+        Sound trimmed = recording.slice(trim);
+        fadeEnds(trimmed);
+        return Leveller.level(trimmed, target);
     }
 
     private static Optional<Reason> refusal(Measurement measured) {

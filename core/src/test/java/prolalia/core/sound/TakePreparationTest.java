@@ -69,7 +69,9 @@ class TakePreparationTest {
 
     @Test
     void aRefusedRecordingCanBeTakenWhole() {
-        PreparedTake take = TakePreparation.prepareWhole(sound(noise(-40, 2, 9)));
+        Sound hiss = sound(noise(-40, 2, 9));
+        SpokenPart all = (SpokenPart) TakePreparation.judge(hiss, TEN_MINUTES, true);
+        PreparedTake take = TakePreparation.level(hiss, all, TakePreparation.BEFORE_ENCODING);
         assertThat(take.trim()).isEqualTo(new Span(0, 2000));
         assertThat(take.loudnessLufs()).isCloseTo(-19, within(0.3));
     }

@@ -7,6 +7,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import prolalia.core.align.WordTimes;
+import prolalia.core.sound.Leveller;
+import prolalia.core.sound.Leveller.Levelled;
 import prolalia.core.sound.MicrophoneReport;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.PreparedTake;
@@ -14,6 +16,7 @@ import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Sound;
 import prolalia.core.sound.SoundCheck;
 import prolalia.core.sound.SoundMeter;
+import prolalia.core.sound.SpokenPart;
 import prolalia.core.sound.edit.EditPlan;
 import prolalia.core.sound.edit.EditedTake;
 import prolalia.core.sound.edit.NoiseReduction;
@@ -26,6 +29,7 @@ import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest.Checked;
 import prolalia.media.process.SoundRequest.Edited;
 import prolalia.media.process.SoundRequest.Followed;
+import prolalia.media.process.SoundRequest.Judged;
 import prolalia.media.process.SoundRequest.Known;
 import prolalia.media.process.SoundRequest.Looked;
 import prolalia.media.process.SoundRequest.MadeTake;
@@ -97,8 +101,15 @@ public final class SoundProcess {
         } else if (request instanceof SoundRequest.Look asked) {
             SoundReader.Decoded looked = SoundReader.decode(asked.file(), asked.lookMs());
             return new Looked(looked.complete() ? looked.sound().durationMs() : Math.max(0, looked.declaredMs()));
+        } else if (request instanceof SoundRequest.Judge asked) {
+            return judged(asked);
         } else if (request instanceof SoundRequest.Render asked) {
-            return rendered(asked);
+            Levelled heard = TakeRenderer.render(whole(asked.original()), asked.trim(), asked.mp3());
+            return new Rendered(
+                    heard.sound().durationMs(),
+                    heard.gainDb(),
+                    heard.loudnessLufs(),
+                    Peaks.of(heard.sound()).values());
         } else if (request instanceof SoundRequest.RenderEdited asked) {
             Sound original = whole(asked.original());
             PreparedTake made =
@@ -145,18 +156,24 @@ public final class SoundProcess {
         return SoundMeter.measure(sound).speechToNoiseDb();
     }
 
-    private static Rendered rendered(SoundRequest.Render asked) throws IOException {
-        TakeRenderer.Rendering rendering = TakeRenderer.render(
-                asked.file(), asked.longestMs(), asked.overlapMs(), asked.wholeAnyway(), asked.mp3(), asked.flac());
-        if (rendering.preparation() instanceof Refusal refusal) {
-            return new Rendered(refusal.reason(), null, refusal.durationMs(), rendering.truncated());
+    private static Judged judged(SoundRequest.Judge asked) throws IOException {
+        TakeRenderer.Judged judged =
+                TakeRenderer.judge(asked.file(), asked.longestMs(), asked.overlapMs(), asked.wholeAnyway());
+        if (!(judged.judgement() instanceof SpokenPart part)) {
+            Refusal refusal = (Refusal) judged.judgement();
+            return new Judged(refusal.reason(), null, refusal.durationMs(), judged.truncated());
         }
-        Files.write(asked.wave(), Peaks.magnitudes(rendering.recording(), asked.waveStepMs()));
-        return new Rendered(
-                null,
-                made((PreparedTake) rendering.preparation(), asked.words(), asked.longestMs()),
-                rendering.recording().durationMs(),
-                rendering.truncated());
+        Sound recording = judged.recording();
+        SoundWriter.writeFlac(recording, asked.flac());
+        Files.write(asked.wave(), Peaks.magnitudes(recording, asked.waveStepMs()));
+        MadeTake foreseen = new MadeTake(
+                part.trim(),
+                part.trim().durationMs(),
+                part.foreseenGainDb(),
+                Leveller.TARGET_LUFS,
+                part.foreseenPeaks(recording).values(),
+                SoundCheck.check(part.original(), asked.words(), asked.longestMs()));
+        return new Judged(null, foreseen, recording.durationMs(), judged.truncated());
     }
 
     private static MadeTake made(PreparedTake take, String words, long longestMs) {

@@ -42,36 +42,45 @@ public sealed interface SoundRequest<A> {
     record Looked(long durationMs) {}
 
     /**
-     * A take made of a recording ({@link prolalia.media.TakeRenderer}).
+     * A recording judged ({@link prolalia.media.TakeRenderer#judge}).
      *
      * @param words that should be said
-     * @param mp3 written when it is a take
-     * @param flac written with all of the recording
+     * @param flac written with all of the recording that is this line's
      * @param wave written with its magnitudes, one byte for each {@code waveStepMs}
      */
-    record Render(
+    record Judge(
             Path file,
             long longestMs,
             int overlapMs,
             boolean wholeAnyway,
             String words,
-            Path mp3,
             Path flac,
             Path wave,
             int waveStepMs)
-            implements SoundRequest<Rendered> {
+            implements SoundRequest<Judged> {
+        @Override
+        public Class<Judged> answer() {
+            return Judged.class;
+        }
+    }
+
+    /**
+     * @param refusal null when it can be a take
+     * @param take as it will be, but for what levelling and encoding change in its gain, loudness and peaks; null when it can't
+     * @param wholeMs of the whole recording
+     */
+    record Judged(Refusal.Reason refusal, MadeTake take, long wholeMs, boolean truncated) {}
+
+    /** The MP3 of a take without edits. @param mp3 written */
+    record Render(Path original, Span trim, Path mp3) implements SoundRequest<Rendered> {
         @Override
         public Class<Rendered> answer() {
             return Rendered.class;
         }
     }
 
-    /**
-     * @param refusal null when it is a take
-     * @param take null when it isn't
-     * @param wholeMs of the whole recording
-     */
-    record Rendered(Refusal.Reason refusal, MadeTake take, long wholeMs, boolean truncated) {}
+    /** How a take came out. */
+    record Rendered(long durationMs, double gainDb, double loudnessLufs, byte[] peaks) {}
 
     /** A take as it is heard. */
     record MadeTake(

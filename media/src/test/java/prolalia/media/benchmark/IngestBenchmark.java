@@ -7,9 +7,10 @@ import java.util.List;
 import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import prolalia.core.sound.PreparedTake;
 import prolalia.core.sound.Sound;
 import prolalia.core.sound.SoundCheck;
+import prolalia.core.sound.SpokenPart;
+import prolalia.media.SoundReader;
 import prolalia.media.SoundWriter;
 import prolalia.media.TakeRenderer;
 
@@ -57,10 +58,13 @@ public final class IngestBenchmark {
     }
 
     private static void ingest(Path wav, Path folder) throws Exception {
-        TakeRenderer.Rendering rendering = TakeRenderer.render(
-                wav, 600_000, 0, false, folder.resolve("take.mp3"), folder.resolve("original.flac"));
-        PreparedTake take = (PreparedTake) rendering.preparation();
-        SoundCheck.check(take.original(), "", 600_000);
+        TakeRenderer.Judged judged = TakeRenderer.judge(wav, 600_000, 0, false);
+        SpokenPart part = (SpokenPart) judged.judgement();
+        SoundCheck.check(part.original(), "", 600_000);
+        Path original = folder.resolve("original.flac");
+        SoundWriter.writeFlac(judged.recording(), original);
+        Sound kept = SoundReader.decode(original, 600_000).sound();
+        TakeRenderer.render(kept, part.trim(), folder.resolve("take.mp3"));
     }
 
     private static void loudnormTwice(Path wav, Path mp3) throws Exception {

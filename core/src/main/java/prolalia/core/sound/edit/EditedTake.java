@@ -9,24 +9,39 @@ import prolalia.core.sound.SoundMeter;
 import prolalia.core.sound.Span;
 import prolalia.core.sound.TakePreparation;
 
-/** Prepares a take again, as its edits say. */
-public final class EditedTake {
-    private EditedTake() {}
-
+/**
+ * A take prepared again, as its edits say.
+ *
+ * @param sound what the edits leave, not levelled
+ * @param measured what that measures
+ */
+public record EditedTake(Sound sound, Measurement measured, Leveller.Target target) {
     /**
      * @param original the whole recording; not changed
-     * @return times within it are those of the edited sound, and so is what was measured
      * @throws IllegalArgumentException when the edits leave nothing
      */
-    public static PreparedTake prepare(Sound original, EditPlan plan) {
+    public static EditedTake of(Sound original, EditPlan plan) {
         if (plan.leavesNothing()) {
             throw new IllegalArgumentException("The edits leave nothing of the take");
         }
         Sound edited = plan.applyTo(plan.quieter() ? NoiseReduction.reduce(original) : original);
-        Measurement measured = SoundMeter.measure(edited);
-        Leveller.Levelled levelled = Leveller.level(edited, target(plan));
+        return new EditedTake(edited, SoundMeter.measure(edited), target(plan));
+    }
+
+    /** @return times within it are those of the edited sound, and so is what was measured */
+    public static PreparedTake prepare(Sound original, EditPlan plan) {
+        EditedTake edited = of(original, plan);
+        return edited.prepared(edited.level(edited.target));
+    }
+
+    public Leveller.Levelled level(Leveller.Target to) {
+        return Leveller.level(sound, to);
+    }
+
+    /** The take when it is levelled. */
+    public PreparedTake prepared(Leveller.Levelled levelled) {
         return new PreparedTake(
-                new Span(0, edited.durationMs()),
+                new Span(0, sound.durationMs()),
                 measured,
                 levelled.sound(),
                 levelled.gainDb(),
@@ -35,7 +50,7 @@ public final class EditedTake {
     }
 
     /** What the take is levelled to: as loud as all takes, and the gain that the teacher gave it. */
-    public static Leveller.Target target(EditPlan plan) {
+    private static Leveller.Target target(EditPlan plan) {
         Leveller.Target usual = TakePreparation.BEFORE_ENCODING;
         return new Leveller.Target(usual.loudnessLufs() + plan.gainDb(), usual.ceilingDbtp());
     }

@@ -1,0 +1,138 @@
+package prolalia.app.sound;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Optional;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import prolalia.app.house.BackgroundWork;
+import prolalia.app.house.BegunWork;
+import prolalia.app.house.DataFolder;
+import prolalia.app.house.MediaStore;
+import prolalia.app.lesson.LineStore;
+import prolalia.core.sound.Span;
+import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
+import prolalia.media.process.SoundRequest.Rendered;
+
+/**
+ * Makes the MP3s of takes: after their verdicts, which teachers wait for and which are a fifth of the work, one after another,
+ * or at once when somebody wants to hear one.
+ */
+@Component
+public class TakeSounds implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(TakeSounds.class);
+
+    /** What failed isn't tried again for everybody who opens a page. */
+    private static final Duration NOT_AGAIN_WITHIN = Duration.ofSeconds(30);
+
+    private final TakeStore takes;
+    private final LineStore lines;
+    private final SoundWorkers workers;
+    private final MediaStore media;
+    private final DataFolder folder;
+    private final BackgroundWork work;
+    private final Lock[] locks = new Lock[64];
+    private final Cache<String, Boolean> failed =
+            Caffeine.newBuilder().expireAfterWrite(NOT_AGAIN_WITHIN).build();
+
+    TakeSounds(
+            TakeStore takes,
+            LineStore lines,
+            SoundWorkers workers,
+            MediaStore media,
+            DataFolder folder,
+            BegunWork begun) {
+        this.takes = takes;
+        this.lines = lines;
+        this.workers = workers;
+        this.media = media;
+        this.folder = folder;
+        Arrays.setAll(locks, i -> new ReentrantLock());
+        work = new BackgroundWork("take-sounds", begun, this::make, this::setAside);
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        takes.withoutSound().forEach(work::soon);
+    }
+
+    void soon(String takeId) {
+        work.soon(takeId);
+    }
+
+    /** A take that can be heard; its sound is made now, if it isn't there as yet. Empty when it can't be made. */
+    public Optional<StoredTake> heard(StoredTake take) {
+        if (take.hasSound()) {
+            return Optional.of(take);
+        }
+        makeNow(take.id());
+        return takes.find(take.id()).filter(StoredTake::hasSound);
+    }
+
+    /** Makes the sounds that are wanted now; a take whose sound can't be made stays without. */
+    public void makeNow(Collection<String> takeIds) {
+        takeIds.forEach(this::makeNow);
+    }
+
+    private void makeNow(String takeId) {
+        if (failed.getIfPresent(takeId) == null) {
+            try {
+                make(takeId);
+            } catch (IOException | RuntimeException failure) {
+                failed.put(takeId, true);
+                LOG.error("The sound of take {} could not be made", takeId, failure);
+            }
+        }
+    }
+
+    private void make(String takeId) throws IOException {
+        Lock lock = locks[Math.floorMod(takeId.hashCode(), locks.length)];
+        lock.lock();
+        try {
+            StoredTake take = takes.find(takeId).orElse(null);
+            if (take != null && !take.hasSound()) {
+                render(take);
+            }
+        } finally {
+            lock.unlock();
+        }
+    }
+
+    private void render(StoredTake take) throws IOException {
+        Path mp3 = folder.newTemporaryFile();
+        try {
+            Rendered made = workers.ask(new SoundRequest.Render(
+                    media.file(take.originalHash()), new Span(take.trimStartMs(), take.trimEndMs()), mp3));
+            takes.setSound(take.id(), made, media.keep(mp3));
+        } catch (UnreadableSoundException heavy) {
+            LOG.error("The sound of take {} can't be made", take.id(), heavy);
+            failed.put(take.id(), true);
+            setAside(take.id());
+        } finally {
+            Files.deleteIfExists(mp3);
+        }
+    }
+
+    /** Nobody can hear it: its line is silent again, where the teacher sees it. What was recorded stays. */
+    private void setAside(String takeId) {
+        takes.find(takeId).filter(StoredTake::kept).ifPresent(take -> lines.keep(take.lineId(), null));
+    }
+
+    @Override
+    public void destroy() {
+        work.close();
+    }
+}
