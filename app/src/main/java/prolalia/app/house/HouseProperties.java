@@ -10,10 +10,12 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  *
  * @param data the folder that holds everything that is kept
  * @param demo whether the demo data is made and a button enters as the demo teacher
+ * @param rehearse whether, for the price of a few seconds of a processor, what is done first isn't slow
  * @param hosts names by which this server is reached, beside those that it knows of itself
  */
 @ConfigurationProperties("prolalia")
 public record HouseProperties(
         @DefaultValue("data/school") Path data,
         @DefaultValue("false") boolean demo,
+        @DefaultValue("false") boolean rehearse,
         @DefaultValue({}) List<String> hosts) {}

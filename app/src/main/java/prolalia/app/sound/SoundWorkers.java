@@ -11,7 +11,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
-import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.DoubleConsumer;
 import org.slf4j.Logger;
@@ -20,6 +19,7 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.house.DataFolder;
+import prolalia.app.house.HouseProperties;
 import prolalia.app.house.LimitedProcess;
 import prolalia.app.house.Machine;
 import prolalia.app.school.SchoolService;
@@ -62,8 +62,8 @@ public class SoundWorkers implements DisposableBean {
 
     private final DataFolder folder;
     private final SchoolService school;
-    private final int places;
-    private final Semaphore rooms;
+    private final WorkPlaces places;
+    private final boolean rehearse;
     private final Deque<Worker> idle = new ArrayDeque<>();
     private final Set<Worker> all = ConcurrentHashMap.newKeySet();
     private volatile boolean stopped;
@@ -73,13 +73,13 @@ public class SoundWorkers implements DisposableBean {
         return thread;
     });
 
-    SoundWorkers(DataFolder folder, SchoolService school) {
+    SoundWorkers(DataFolder folder, SchoolService school, HouseProperties properties) {
         this.folder = folder;
         this.school = school;
-        places = (int) Math.max(
+        rehearse = properties.rehearse();
+        places = new WorkPlaces((int) Math.max(
                 1,
-                Math.min(Math.min(MOST_AT_ONCE, Machine.processors()), (Machine.memoryMb() - SERVER_MB) / memoryMb()));
-        rooms = new Semaphore(places, true);
+                Math.min(Math.min(MOST_AT_ONCE, Machine.processors()), (Machine.memoryMb() - SERVER_MB) / memoryMb())));
         clock.scheduleWithFixedDelay(this::endIdle, IDLE_MS, IDLE_MS / 4, TimeUnit.MILLISECONDS);
     }
 
@@ -95,7 +95,7 @@ public class SoundWorkers implements DisposableBean {
 
     /** How many work at a time. */
     public int places() {
-        return places;
+        return places.all();
     }
 
     /** What each may take of the machine's memory, about. */
@@ -103,18 +103,15 @@ public class SoundWorkers implements DisposableBean {
         return heapMb() + BESIDE_HEAP_MB;
     }
 
-    /** Has a program ready: the first work that is asked for soon doesn't wait for its start. */
+    /** Has programs ready: the first work that is asked for soon doesn't wait for their start. */
     void warmUp() {
-        synchronized (idle) {
-            if (!idle.isEmpty() || rooms.availablePermits() < places) {
-                return;
-            }
-        }
         clock.execute(() -> {
             try {
-                Worker worker = new Worker();
-                synchronized (idle) {
-                    idle.push(worker);
+                for (int i = 0; i < places.all() && areTooFewReady(); i++) {
+                    Worker worker = new Worker();
+                    synchronized (idle) {
+                        idle.addLast(worker);
+                    }
                 }
             } catch (IOException notStarted) {
                 LOG.warn("No program for sound could be started: {}", notStarted.getMessage());
@@ -122,8 +119,19 @@ public class SoundWorkers implements DisposableBean {
         });
     }
 
+    private boolean areTooFewReady() {
+        synchronized (idle) {
+            return places.areFree() && idle.size() < places.all();
+        }
+    }
+
     public <A> A ask(SoundRequest<A> request) throws IOException, UnreadableSoundException {
         return ask(request, share -> {});
+    }
+
+    /** The same for work that nobody waits for: whatever else is asked for goes first. */
+    <A> A askPatiently(SoundRequest<A> request) throws IOException, UnreadableSoundException {
+        return ask(request, share -> {}, true);
     }
 
     /**
@@ -133,8 +141,13 @@ public class SoundWorkers implements DisposableBean {
      * @throws ServerStopsError when it could not be done since the server stops
      */
     public <A> A ask(SoundRequest<A> request, DoubleConsumer progress) throws IOException, UnreadableSoundException {
+        return ask(request, progress, false);
+    }
+
+    private <A> A ask(SoundRequest<A> request, DoubleConsumer progress, boolean patient)
+            throws IOException, UnreadableSoundException {
         try {
-            return askTwice(request, progress);
+            return askTwice(request, progress, patient);
         } catch (LostException lost) {
             stopIfServerStops();
             LOG.warn("A file of sound could not be opened: {}", lost.getMessage());
@@ -151,22 +164,22 @@ public class SoundWorkers implements DisposableBean {
         }
     }
 
-    private <A> A askTwice(SoundRequest<A> request, DoubleConsumer progress)
+    private <A> A askTwice(SoundRequest<A> request, DoubleConsumer progress, boolean patient)
             throws IOException, UnreadableSoundException, LostException {
         try {
-            return ask(request, progress, 1);
+            return askOnce(request, progress, 1, patient);
         } catch (LostException lost) {
             if (!lost.worthAnotherTry || stopped) {
                 throw lost;
             }
             LOG.warn("A program for sound was lost ({}); its work is tried again, alone", lost.getMessage());
-            return ask(request, progress, places);
+            return askOnce(request, progress, places.all(), patient);
         }
     }
 
-    private <A> A ask(SoundRequest<A> request, DoubleConsumer progress, int room)
+    private <A> A askOnce(SoundRequest<A> request, DoubleConsumer progress, int count, boolean patient)
             throws IOException, UnreadableSoundException, LostException {
-        rooms.acquireUninterruptibly(room);
+        places.take(count, patient);
         Worker worker = null;
         boolean whole = false;
         try {
@@ -187,7 +200,7 @@ public class SoundWorkers implements DisposableBean {
             } else if (worker != null) {
                 worker.close();
             }
-            rooms.release(room);
+            places.giveBack(count);
         }
     }
 
@@ -240,7 +253,8 @@ public class SoundWorkers implements DisposableBean {
         private volatile boolean late;
 
         Worker() throws IOException {
-            process = new LimitedProcess(SoundProcess.class, heapMb, place, List.of());
+            process = new LimitedProcess(
+                    SoundProcess.class, heapMb, place, rehearse ? List.of(SoundProcess.REHEARSE) : List.of());
             all.add(this);
         }
 

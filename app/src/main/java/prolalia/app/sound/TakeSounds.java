@@ -61,7 +61,7 @@ public class TakeSounds implements DisposableBean {
         this.media = media;
         this.folder = folder;
         Arrays.setAll(locks, i -> new ReentrantLock());
-        work = new BackgroundWork("take-sounds", begun, this::make, this::setAside);
+        work = new BackgroundWork("take-sounds", begun, takeId -> make(takeId, true), this::setAside);
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -90,7 +90,7 @@ public class TakeSounds implements DisposableBean {
     private void makeNow(String takeId) {
         if (failed.getIfPresent(takeId) == null) {
             try {
-                make(takeId);
+                make(takeId, false);
             } catch (IOException | RuntimeException failure) {
                 failed.put(takeId, true);
                 LOG.error("The sound of take {} could not be made", takeId, failure);
@@ -98,24 +98,26 @@ public class TakeSounds implements DisposableBean {
         }
     }
 
-    private void make(String takeId) throws IOException {
+    /** @param patient whether nobody waits for it */
+    private void make(String takeId, boolean patient) throws IOException {
         Lock lock = locks[Math.floorMod(takeId.hashCode(), locks.length)];
         lock.lock();
         try {
             StoredTake take = takes.find(takeId).orElse(null);
             if (take != null && !take.hasSound()) {
-                render(take);
+                render(take, patient);
             }
         } finally {
             lock.unlock();
         }
     }
 
-    private void render(StoredTake take) throws IOException {
+    private void render(StoredTake take, boolean patient) throws IOException {
         Path mp3 = folder.newTemporaryFile();
         try {
-            Rendered made = workers.ask(new SoundRequest.Render(
-                    media.file(take.originalHash()), new Span(take.trimStartMs(), take.trimEndMs()), mp3));
+            SoundRequest.Render request = new SoundRequest.Render(
+                    media.file(take.originalHash()), new Span(take.trimStartMs(), take.trimEndMs()), mp3);
+            Rendered made = patient ? workers.askPatiently(request) : workers.ask(request);
             takes.setSound(take.id(), made, media.keep(mp3));
         } catch (UnreadableSoundException heavy) {
             LOG.error("The sound of take {} can't be made", take.id(), heavy);

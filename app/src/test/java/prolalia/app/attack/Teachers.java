@@ -18,6 +18,9 @@ import prolalia.media.SoundWriter;
 /** Teachers who end a minute of speech at the same moment, while a crowd listens: how long each waits for the verdict. */
 final class Teachers {
     private static final int SECONDS = 60;
+    /** A minute of speech takes a minute; a part of that is enough for the server to be ready for its end, as it would be. */
+    private static final int SPEAKING_MS = 15_000;
+
     private static final int CHUNK_BYTES = 96_000;
 
     private Teachers() {}
@@ -27,6 +30,7 @@ final class Teachers {
         List<Long> waits = Collections.synchronizedList(new ArrayList<>());
         AtomicInteger taken = new AtomicInteger();
         CountDownLatch sent = new CountDownLatch(teachers);
+        CountDownLatch speaking = new CountDownLatch(1);
         List<Thread> all = new ArrayList<>();
         for (int i = 0; i < teachers; i++) {
             Thread teacher = new Thread(() -> {
@@ -35,7 +39,7 @@ final class Teachers {
                     String id = UUID.randomUUID().toString();
                     int chunks = send(ines, id, minute);
                     sent.countDown();
-                    sent.await();
+                    speaking.await();
                     long begun = System.nanoTime();
                     String verdict =
                             Visitor.text(ines.form("/recordings/" + id + "/end", "chunks", Integer.toString(chunks)));
@@ -49,6 +53,8 @@ final class Teachers {
             all.add(teacher);
         }
         sent.await();
+        Thread.sleep(SPEAKING_MS);
+        speaking.countDown();
         Row crowd = Crowd.run(target, listeners, 0);
         for (Thread teacher : all) {
             teacher.join();

@@ -11,6 +11,7 @@ import java.util.concurrent.CompletionException;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import prolalia.app.house.DataFolder;
+import prolalia.app.house.HouseProperties;
 import prolalia.app.school.SchoolService;
 import prolalia.app.web.RunningHouse;
 import prolalia.core.sound.Sound;
@@ -25,6 +26,9 @@ class SoundWorkersTest extends RunningHouse {
     @Autowired
     private SchoolService school;
 
+    @Autowired
+    private HouseProperties properties;
+
     @Test
     void whatTheServersStopInterruptsIsNoFaultOfTheFile() throws Exception {
         float[] noise = new float[5 * 60 * Sound.TAKE_SAMPLE_RATE];
@@ -34,7 +38,7 @@ class SoundWorkersTest extends RunningHouse {
         }
         Path file = Files.createTempFile("noise", ".wav");
         SoundWriter.writeWav(new Sound(noise, Sound.TAKE_SAMPLE_RATE), file);
-        SoundWorkers workers = new SoundWorkers(folder, school);
+        SoundWorkers workers = new SoundWorkers(folder, school, properties);
         SoundRequest.Look look = new SoundRequest.Look(file, 1_000);
         assertThat(workers.ask(look).durationMs()).isEqualTo(300_000);
         CompletableFuture<?> begun = CompletableFuture.runAsync(() -> {

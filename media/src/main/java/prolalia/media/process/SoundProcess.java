@@ -6,6 +6,9 @@ import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
 import prolalia.core.align.WordTimes;
 import prolalia.core.sound.Leveller;
 import prolalia.core.sound.Leveller.Levelled;
@@ -47,6 +50,12 @@ public final class SoundProcess {
     private static final long WHOLE = Long.MAX_VALUE / 1_000_000;
     private static final int EXIT_HEAVY = 3;
 
+    /** As an argument: what is done first isn't slow, at the price of a few seconds of a processor. */
+    public static final String REHEARSE = "rehearse";
+
+    /** Seconds of noise, after which the work is as quick as it gets. */
+    private static final int REHEARSALS = 120;
+
     /** Requests wait here while one is worked on: at most one does. */
     private static final java.util.concurrent.BlockingQueue<String> ASKED =
             new java.util.concurrent.LinkedBlockingQueue<>();
@@ -58,9 +67,42 @@ public final class SoundProcess {
         listener.setDaemon(true);
         listener.start();
         say("ready");
+        int rehearsals = List.of(arguments).contains(REHEARSE) ? REHEARSALS : 0;
+        long pauseMs = 0;
         while (true) {
-            answer(ASKED.take());
+            String asked = rehearsals > 0 ? ASKED.poll(pauseMs, TimeUnit.MILLISECONDS) : ASKED.take();
+            if (asked != null) {
+                answer(asked);
+            } else {
+                rehearsals--;
+                // At a third of a processor: others work.
+                pauseMs = 2 * rehearsed();
+            }
         }
+    }
+
+    /** Works on a second of made noise, so that what comes first isn't slow; answers how long that took, in ms. */
+    private static long rehearsed() {
+        long start = System.nanoTime();
+        Random random = new Random(1);
+        float[] noise = new float[Sound.TAKE_SAMPLE_RATE];
+        for (int i = 0; i < noise.length; i++) {
+            noise[i] = (float) random.nextGaussian() * 0.05f;
+        }
+        Sound sound = new Sound(noise, Sound.TAKE_SAMPLE_RATE);
+        try {
+            Path file = Files.createTempFile("rehearsal", ".flac");
+            try {
+                SoundWriter.writeFlac(sound, file);
+                TakeRenderer.judge(file, WHOLE, 0, true);
+                Peaks.magnitudes(sound, Peaks.BUCKET_MS);
+            } finally {
+                Files.deleteIfExists(file);
+            }
+        } catch (IOException unable) {
+            System.err.println("Nothing could be rehearsed: " + unable.getMessage());
+        }
+        return (System.nanoTime() - start) / 1_000_000;
     }
 
     private static void listen() {
