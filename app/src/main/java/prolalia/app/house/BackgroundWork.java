@@ -18,8 +18,6 @@ public final class BackgroundWork implements AutoCloseable {
 
     private static final int TRIES = 4;
     private static final long FIRST_WAIT_MS = 1_000;
-
-    /** By then whatever else is to be done has been asked for. */
     private static final long LAST_MS = 5_000;
 
     private final Set<String> waiting = ConcurrentHashMap.newKeySet();
@@ -28,6 +26,8 @@ public final class BackgroundWork implements AutoCloseable {
     private final BegunWork begun;
     private final Work work;
     private final Work setAside;
+    private final long firstWaitMs;
+    private final long lastMs;
 
     /** What is done for a thing. */
     public interface Work {
@@ -39,6 +39,16 @@ public final class BackgroundWork implements AutoCloseable {
      * @param setAside done with what ended the server twice
      */
     public BackgroundWork(String name, BegunWork begun, Work work, Work setAside) {
+        this(name, begun, work, setAside, FIRST_WAIT_MS, LAST_MS);
+    }
+
+    /**
+     * @param firstWaitMs before what failed is tried again
+     * @param lastMs by then whatever else is to be done has been asked for
+     */
+    BackgroundWork(String name, BegunWork begun, Work work, Work setAside, long firstWaitMs, long lastMs) {
+        this.firstWaitMs = firstWaitMs;
+        this.lastMs = lastMs;
         this.name = name;
         this.begun = begun;
         this.work = work;
@@ -56,7 +66,7 @@ public final class BackgroundWork implements AutoCloseable {
 
     /** Not before so many ms; what is asked for meanwhile comes with it. */
     public void in(long ms, String id) {
-        in(begun.wasInterrupted(name, id) ? Math.max(ms, LAST_MS) : ms, id, 1);
+        in(begun.wasInterrupted(name, id) ? Math.max(ms, lastMs) : ms, id, 1);
     }
 
     private void in(long ms, String id, int time) {
@@ -77,7 +87,7 @@ public final class BackgroundWork implements AutoCloseable {
         } catch (Exception | Error failure) {
             LOG.error("{} could not do its work on {}, time {}", name, id, time, failure);
             if (time < TRIES && !worker.isShutdown()) {
-                in(FIRST_WAIT_MS << (2 * time), id, time + 1);
+                in(firstWaitMs << (2 * time), id, time + 1);
             }
         } finally {
             over(id);

@@ -83,6 +83,10 @@ public final class LimitedProcess implements AutoCloseable {
         ManagementFactory.getRuntimeMXBean().getInputArguments().stream()
                 .filter(argument -> argument.startsWith("-XX:SharedArchiveFile="))
                 .forEach(argument -> command.addAll(List.of(argument, "-Xshare:auto", "-Xlog:disable")));
+        // What holds for this program's own haste holds for those that it starts.
+        ManagementFactory.getRuntimeMXBean().getInputArguments().stream()
+                .filter(argument -> argument.startsWith("-XX:TieredStopAtLevel="))
+                .forEach(command::add);
         return command;
     }
 

@@ -23,6 +23,7 @@ import org.springframework.stereotype.Service;
 import prolalia.app.house.BackgroundWork;
 import prolalia.app.house.BegunWork;
 import prolalia.app.house.DataFolder;
+import prolalia.app.house.HouseProperties;
 import prolalia.app.house.MediaStore;
 import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
@@ -48,9 +49,6 @@ public class RecordingService implements DisposableBean {
 
     private static final int SIZES_KNOWN = 10_000;
 
-    /** A recording that sent nothing for this long isn't being recorded any more. */
-    private static final long QUIET_MS = 5_000;
-
     private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
 
     private final RecordingStore recordings;
@@ -64,6 +62,7 @@ public class RecordingService implements DisposableBean {
     private final DataFolder folder;
     private final Clock clock;
     private final BackgroundWork late;
+    private final long quietMs;
     private final Lock[] locks = new Lock[64];
     private final Cache<String, AtomicLong> sizes =
             Caffeine.newBuilder().maximumSize(SIZES_KNOWN).build();
@@ -79,6 +78,7 @@ public class RecordingService implements DisposableBean {
             DataFolder folder,
             LessonService lessons,
             BegunWork begun,
+            HouseProperties properties,
             Clock clock) {
         this.recordings = recordings;
         this.takes = takes;
@@ -90,6 +90,7 @@ public class RecordingService implements DisposableBean {
         this.folder = folder;
         this.lessons = lessons;
         this.clock = clock;
+        quietMs = properties.quiet().toMillis();
         Arrays.setAll(locks, i -> new ReentrantLock());
         late = new BackgroundWork("late-chunks", begun, this::join, id -> {});
     }
@@ -121,7 +122,7 @@ public class RecordingService implements DisposableBean {
         // Also when the recording was ended or thrown away meanwhile, elsewhere: what is acknowledged is on the disk.
         held.addAndGet(chunks.put(recordingId, number, new LimitedStream(content, LARGEST_CHUNK_BYTES)));
         if (recording.state() == State.TAKEN || recording.state() == State.REFUSED) {
-            late.in(QUIET_MS, recordingId);
+            late.in(quietMs, recordingId);
         } else if (clock.millis() - recording.changedAt() > TOUCHED_EVERY_MS) {
             recordings.touch(recordingId, clock.millis());
         }
@@ -313,7 +314,7 @@ public class RecordingService implements DisposableBean {
 
     /** What was begun and never ended: offered to the teacher again. */
     public List<StoredRecording> unfinished(String teacherId) {
-        return recordings.unfinished(teacherId, clock.millis() - QUIET_MS);
+        return recordings.unfinished(teacherId, clock.millis() - quietMs);
     }
 
     /** Recordings of a line that aren't takes, but have sound in them. */

@@ -19,13 +19,13 @@ public final class Attack {
 
     /** What a test run has time for. */
     static List<Row> quick() throws Exception {
-        return run(1, 24, 3, 60, 0, 0);
+        return run(true, 1, 24, 3, 60, 0, 0);
     }
 
     /** Many people alone. */
     static List<Row> crowd() throws Exception {
         List<Row> rows = new ArrayList<>();
-        try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"))) {
+        try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"), false)) {
             add(rows, Crowd.run(target, 3_000, 10));
             add(rows, Teachers.run(target, 20, 600));
         }
@@ -33,13 +33,14 @@ public final class Attack {
     }
 
     static List<Row> whole() throws Exception {
-        return run(20, 600, 20, 400, 3_000, 10);
+        return run(false, 20, 600, 20, 400, 3_000, 10);
     }
 
-    private static List<Row> run(int kills, int files, int dripSeconds, int guesses, int listeners, int teachers)
+    private static List<Row> run(
+            boolean quick, int kills, int files, int dripSeconds, int guesses, int listeners, int teachers)
             throws Exception {
         List<Row> rows = new ArrayList<>();
-        try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"))) {
+        try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"), quick)) {
             if (listeners > 0) {
                 add(rows, Crowd.run(target, listeners, teachers));
                 add(rows, Teachers.run(target, 2 * teachers, listeners / 5));
@@ -49,7 +50,7 @@ public final class Attack {
             add(rows, Guessers.run(target, guesses));
             add(rows, Kills.run(target, kills));
         }
-        add(rows, FullDisk.run());
+        add(rows, FullDisk.run(quick));
         return rows;
     }
 

@@ -16,12 +16,12 @@ final class FullDisk {
         return "root".equals(System.getProperty("user.name")) && Files.isExecutable(Path.of("/bin/mount"));
     }
 
-    static Row run() throws Exception {
+    static Row run(boolean quick) throws Exception {
         Path disk = Files.createTempDirectory("attack-disk");
         if (!canRun() || shell("mount -t tmpfs -o size=" + SIZE_MB + "m tmpfs " + disk) != 0) {
             return new Row("full disk", "skipped: it needs root and a tmpfs", "", true);
         }
-        try (Target target = new Target(disk.resolve("school"))) {
+        try (Target target = new Target(disk.resolve("school"), quick)) {
             Visitor ines = target.ines();
             String line = ines.newLine("the root");
             String lesson = ines.lessonOf(line);

@@ -1,65 +1,36 @@
 package prolalia.app.attack;
 
-import java.io.File;
 import java.io.IOException;
-import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
-import prolalia.app.Prolalia;
+import prolalia.app.web.DemoFolder;
+import prolalia.app.web.OwnServer;
 import prolalia.app.web.Visitor;
 
 /** A server of its own on this machine alone, as a school starts it on a small machine, with the demo's lessons. */
 final class Target implements AutoCloseable {
     private static final int HEAP_MB = 512;
-    private static final long LONGEST_START_MS = 120_000;
 
     final Path data;
     final String base;
-    private final int port;
-    private final Path logs = Files.createTempDirectory("attack-logs");
-    private Process server;
-    private Path log;
+    private final OwnServer server;
 
-    Target(Path data) throws Exception {
-        this.data = data;
-        try (ServerSocket free = new ServerSocket(0)) {
-            port = free.getLocalPort();
-        }
-        base = "http://localhost:" + port;
+    /** @param quick whether what counts is that the attack is soon over, not how well the server does */
+    Target(Path data, boolean quick) throws Exception {
+        this.data = quick ? DemoFolder.copyTo(data) : data;
+        server = new OwnServer(data, HEAP_MB, quick, "--prolalia.demo=true", "--prolalia.rehearse=" + !quick);
+        base = server.base();
         start();
     }
 
     void start() throws Exception {
-        log = logs.resolve("log-" + System.nanoTime());
-        server = new ProcessBuilder(
-                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                        "-Xmx" + HEAP_MB + "m",
-                        "-XX:+UseSerialGC",
-                        "-cp",
-                        System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
-                        Prolalia.class.getName(),
-                        "--prolalia.demo=true",
-                        "--prolalia.rehearse=true",
-                        "--prolalia.data=" + data,
-                        "--server.port=" + port,
-                        "--server.address=127.0.0.1")
-                .redirectErrorStream(true)
-                .redirectOutput(new File(log.toString()))
-                .start();
-        long end = System.nanoTime() + LONGEST_START_MS * 1_000_000;
-        while (!Files.readString(log).contains("Prolalia is ready")) {
-            if (!server.isAlive() || System.nanoTime() > end) {
-                throw new IllegalStateException("The server didn't start:\n" + Files.readString(log));
-            }
-            server.waitFor(100, TimeUnit.MILLISECONDS);
-        }
+        server.start();
     }
 
     int port() {
-        return port;
+        return server.port();
     }
 
     boolean isAlive() {
@@ -67,17 +38,17 @@ final class Target implements AutoCloseable {
     }
 
     void kill() throws InterruptedException {
-        server.destroyForcibly().waitFor();
+        server.kill();
     }
 
     /** The programs that it started and that haven't ended. */
     List<ProcessHandle> programs() {
-        return server.toHandle().descendants().toList();
+        return server.handle().descendants().toList();
     }
 
     /** Memory of the server and of the programs that it started, in MB. */
     long memoryMb() {
-        return Stream.concat(Stream.of(server.toHandle()), server.toHandle().descendants())
+        return Stream.concat(Stream.of(server.handle()), server.handle().descendants())
                 .mapToLong(each -> residentMb(each.pid()))
                 .sum();
     }
@@ -96,9 +67,7 @@ final class Target implements AutoCloseable {
 
     /** How many traces of failures the log holds since the last start. */
     long traces() throws IOException {
-        return Files.readAllLines(log).stream()
-                .filter(line -> line.startsWith("\tat "))
-                .count();
+        return server.log().lines().filter(line -> line.startsWith("\tat ")).count();
     }
 
     Visitor ines() throws Exception {
@@ -107,6 +76,6 @@ final class Target implements AutoCloseable {
 
     @Override
     public void close() throws Exception {
-        kill();
+        server.close();
     }
 }

@@ -86,7 +86,7 @@ class RecorderTest extends Browsing {
 
         Page back = context.newPage();
         back.navigate(base() + "/");
-        // Five quiet seconds show the server that nobody records there any more.
+        // Some quiet seconds show the server that nobody records there any more.
         back.waitForCondition(() -> {
             back.reload();
             return back.locator("#unfinished").innerText().contains("It drinks and drinks.");

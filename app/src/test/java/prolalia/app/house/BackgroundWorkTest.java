@@ -27,7 +27,7 @@ class BackgroundWorkTest extends RunningHouse {
     }
 
     private BackgroundWork work(BegunWork begun) {
-        return new BackgroundWork(kind, begun, done::add, id -> done.add("aside " + id));
+        return new BackgroundWork(kind, begun, done::add, id -> done.add("aside " + id), 100, 500);
     }
 
     @Test

@@ -1,8 +1,6 @@
 package prolalia.app.web;
 
-import java.io.IOException;
 import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -18,7 +16,9 @@ import prolalia.media.SoundReader;
 import prolalia.media.SoundWriter;
 
 /** The application with the demo data, started once for all tests that extend this. */
-@SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = "prolalia.demo=true")
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {"prolalia.demo=true", "prolalia.quiet=2s"})
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 public abstract class RunningHouse {
     static final Path DATA = newFolder();
@@ -37,9 +37,9 @@ public abstract class RunningHouse {
 
     private static Path newFolder() {
         try {
-            return Files.createTempDirectory("prolalia-test");
-        } catch (IOException failure) {
-            throw new UncheckedIOException(failure);
+            return DemoFolder.copyTo(Files.createTempDirectory("prolalia-test").resolve("school"));
+        } catch (Exception failure) {
+            throw new IllegalStateException(failure);
         }
     }
 

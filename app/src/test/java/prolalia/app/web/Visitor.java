@@ -11,6 +11,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -132,6 +133,21 @@ public final class Visitor {
             throw new AssertionError("No " + pattern + " in:\n" + text);
         }
         return matcher.group(1);
+    }
+
+    /** All that a pattern's group finds, each once. */
+    public static List<String> all(String text, String pattern) {
+        return Pattern.compile(pattern)
+                .matcher(text)
+                .results()
+                .map(found -> found.group(1))
+                .distinct()
+                .toList();
+    }
+
+    /** What its browser keeps: a name and a value each. */
+    public List<HttpCookie> cookies() {
+        return cookies.getCookieStore().getCookies();
     }
 
     private String csrfToken() {
