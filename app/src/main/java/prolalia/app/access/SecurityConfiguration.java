@@ -1,5 +1,6 @@
 package prolalia.app.access;
 
+import java.util.stream.Stream;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
@@ -56,11 +57,10 @@ class SecurityConfiguration {
     @Order(2)
     SecurityFilterChain teachers(HttpSecurity http, SecurityContextRepository contexts, SignInWay way)
             throws Exception {
-        return http.authorizeHttpRequests(
-                        requests -> requests.requestMatchers("/sign-in", "/first-account", "/enter-demo", "/error")
-                                .permitAll()
-                                .anyRequest()
-                                .hasRole("TEACHER"))
+        return http.authorizeHttpRequests(requests -> requests.requestMatchers(forAnybody())
+                        .permitAll()
+                        .anyRequest()
+                        .hasRole("TEACHER"))
                 .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .requestCache(cache -> cache.disable())
                 .addFilterBefore(way.new Gate(), UsernamePasswordAuthenticationFilter.class)
@@ -77,6 +77,16 @@ class SecurityConfiguration {
                 .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfTokens()))
                 .headers(SecurityConfiguration::headers)
                 .build();
+    }
+
+    private static String[] forAnybody() {
+        return Stream.concat(
+                        Stream.of("/error"),
+                        Routes.ALL.stream()
+                                .filter(route -> route.who() == Routes.Who.ANYBODY)
+                                .map(Routes.Route::pattern))
+                .distinct()
+                .toArray(String[]::new);
     }
 
     private static AuthenticationEntryPoint signInOrSaySo(AuthenticationEntryPoint signIn) {
