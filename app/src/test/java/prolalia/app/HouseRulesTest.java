@@ -43,12 +43,12 @@ class HouseRulesTest {
             .that()
             .resideInAPackage("prolalia.app..")
             .and()
-            .resideOutsideOfPackage("prolalia.app.house..")
+            .resideOutsideOfPackage("prolalia.app.platform..")
             .and()
             .areNotAnnotatedWith(Repository.class)
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("org.jooq..", "prolalia.app.house.db..", "java.sql..");
+            .resideInAnyPackage("org.jooq..", "prolalia.app.platform.db..", "java.sql..");
 
     @ArchTest
     static final ArchRule controllersAskServicesNotStores = noClasses()

@@ -12,14 +12,14 @@ import java.util.Optional;
 import prolalia.core.align.WordMending;
 import prolalia.core.align.WordTimes;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.GivenLesson.GivenPage;
-import prolalia.core.given.GivenLesson.GivenPicture;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.SpokenWords;
 import prolalia.core.lesson.Take;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.PublishedLesson.PublishedPage;
+import prolalia.core.published.PublishedLesson.PublishedPicture;
 import prolalia.formats.archive.ArchiveRefusedException;
 import prolalia.formats.archive.ArchivedLesson;
 import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
@@ -28,7 +28,7 @@ import prolalia.formats.archive.ArchivedLesson.ArchivedPicture;
 import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
 import prolalia.formats.archive.LessonArchive;
 import prolalia.formats.lesson.LessonFiles;
-import prolalia.media.KnownTake;
+import prolalia.media.TakeAnalysis;
 import prolalia.media.UnreadableSoundException;
 
 /** A lesson out of its archive, as students are given it, with its files in a folder. */
@@ -40,7 +40,7 @@ final class UnpackedLesson implements LessonFiles {
     private final Map<String, List<Word>> times = new HashMap<>();
     private final Map<String, Slide> slides = new HashMap<>();
     private final Map<String, Path> extracted = new HashMap<>();
-    private final GivenLesson lesson;
+    private final PublishedLesson lesson;
 
     UnpackedLesson(LessonArchive archive, Path folder) throws IOException, ArchiveRefusedException {
         this.archive = archive;
@@ -50,7 +50,7 @@ final class UnpackedLesson implements LessonFiles {
         for (String picture : archived.pictures().keySet()) {
             files.put(picture, extracted(LessonArchive.pictureName(picture)));
         }
-        List<GivenPage> pages = new ArrayList<>();
+        List<PublishedPage> pages = new ArrayList<>();
         for (ArchivedPage page : archived.pages()) {
             pages.add(page(page));
         }
@@ -59,20 +59,20 @@ final class UnpackedLesson implements LessonFiles {
             listen(prompt.getValue());
             prompts.put(prompt.getKey(), nameOf(prompt.getValue()));
         }
-        lesson = new GivenLesson(archived.title(), pages, archived.every(), prompts);
+        lesson = new PublishedLesson(archived.title(), pages, archived.every(), prompts);
     }
 
-    GivenLesson lesson() {
+    PublishedLesson lesson() {
         return lesson;
     }
 
-    private GivenPage page(ArchivedPage page) throws IOException, ArchiveRefusedException {
-        GivenPicture picture = null;
+    private PublishedPage page(ArchivedPage page) throws IOException, ArchiveRefusedException {
+        PublishedPicture picture = null;
         if (page.picture() != null) {
             ArchivedPicture archived = page.picture();
             files.put(archived.sha256(), extracted(LessonArchive.pictureName(archived.sha256())));
             types.put(archived.sha256(), archived.type());
-            picture = new GivenPicture(
+            picture = new PublishedPicture(
                     archived.sha256(),
                     archived.type(),
                     archived.shows() == null ? "" : archived.shows(),
@@ -84,22 +84,22 @@ final class UnpackedLesson implements LessonFiles {
                     page.id(),
                     new Slide(extracted(page.slide().file()), page.slide().number()));
         }
-        List<GivenLine> lines = new ArrayList<>();
+        List<PublishedLine> lines = new ArrayList<>();
         for (ArchivedLine line : page.lines()) {
             lines.add(line(line));
         }
-        return new GivenPage(page.id(), picture, lines, page.placed());
+        return new PublishedPage(page.id(), picture, lines, page.placed());
     }
 
-    private GivenLine line(ArchivedLine archived) throws IOException, ArchiveRefusedException {
+    private PublishedLine line(ArchivedLine archived) throws IOException, ArchiveRefusedException {
         Optional<ArchivedTake> kept =
                 archived.takes().stream().filter(ArchivedTake::kept).findFirst();
         if (kept.isEmpty()) {
             Line silent = new Line(archived.id(), archived.kind(), archived.words(), Optional.empty());
-            return new GivenLine(silent, archived.icon(), null, null);
+            return new PublishedLine(silent, archived.icon(), null, null);
         }
         ArchivedTake archivedTake = kept.get();
-        KnownTake known = listen(archivedTake);
+        TakeAnalysis known = listen(archivedTake);
         Take take = new Take(
                 archived.id(),
                 archivedTake.words(),
@@ -107,7 +107,7 @@ final class UnpackedLesson implements LessonFiles {
                 !archivedTake.accepted() && !known.findings().isEmpty());
         Line line = new Line(archived.id(), archived.kind(), archived.words(), Optional.of(take));
         times.put(archived.id(), timesOf(line, archivedTake, known));
-        return new GivenLine(line, archived.icon(), nameOf(archivedTake), known.peaks());
+        return new PublishedLine(line, archived.icon(), nameOf(archivedTake), known.peaks());
     }
 
     /** What is heard of an original may differ from take to take: it may be split over two lines. */
@@ -116,7 +116,7 @@ final class UnpackedLesson implements LessonFiles {
     }
 
     /** Those that came along; otherwise they are found. */
-    private static List<Word> timesOf(Line line, ArchivedTake take, KnownTake known) {
+    private static List<Word> timesOf(Line line, ArchivedTake take, TakeAnalysis known) {
         if (!SpokenWords.areTheSame(line.words(), take.words())) {
             return List.of();
         }
@@ -126,12 +126,12 @@ final class UnpackedLesson implements LessonFiles {
                 : WordTimes.of(line.words(), known.heard());
     }
 
-    private KnownTake listen(ArchivedTake take) throws IOException, ArchiveRefusedException {
+    private TakeAnalysis listen(ArchivedTake take) throws IOException, ArchiveRefusedException {
         Path original = extracted(take.original());
         Path heard = take.heard() == null ? newFile(".mp3") : extracted(take.heard());
         files.put(nameOf(take), heard);
         try {
-            return KnownTake.listen(
+            return TakeAnalysis.listen(
                     original,
                     heard,
                     take.heard() != null,
@@ -169,7 +169,7 @@ final class UnpackedLesson implements LessonFiles {
     }
 
     @Override
-    public List<Word> times(GivenLine line) {
+    public List<Word> times(PublishedLine line) {
         return times.getOrDefault(line.line().id(), List.of());
     }
 

@@ -7,7 +7,7 @@ import prolalia.core.sound.Judgement;
 import prolalia.core.sound.Leveller;
 import prolalia.core.sound.Leveller.Levelled;
 import prolalia.core.sound.LoudnessMeter;
-import prolalia.core.sound.Neighbours;
+import prolalia.core.sound.OverlapTrimmer;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Preparation;
 import prolalia.core.sound.PreparedTake;
@@ -62,7 +62,7 @@ public final class TakeRenderer {
      * Judges a recording: what is said in it.
      *
      * @param longestMs the school's longest recording
-     * @param overlapMs how much at each end may be a neighbouring line's ({@link Neighbours}), 0 for none
+     * @param overlapMs how much at each end may be a neighbouring line's ({@link OverlapTrimmer}), 0 for none
      * @param wholeAnyway take all of it, even when nobody is found speaking
      */
     public static Judged judge(Path file, long longestMs, int overlapMs, boolean wholeAnyway) throws IOException {
@@ -74,7 +74,7 @@ public final class TakeRenderer {
         }
         Sound recording = overlapMs == 0
                 ? decoded.sound()
-                : decoded.sound().slice(Neighbours.without(decoded.sound(), overlapMs));
+                : decoded.sound().slice(OverlapTrimmer.without(decoded.sound(), overlapMs));
         Judgement judgement = TakePreparation.judge(recording, longestMs, wholeAnyway);
         if (judgement instanceof Refusal refusal) {
             judgement = new Refusal(refusal.reason(), Math.max(refusal.durationMs(), decoded.declaredMs()));

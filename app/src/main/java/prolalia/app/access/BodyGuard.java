@@ -14,7 +14,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.CookieSignIns;
-import prolalia.app.house.TooSlowException;
+import prolalia.app.platform.TooSlowException;
 
 /**
  * Looks at every request with a body before anybody reads it (OWASP ASVS 4.1, denial of service by slow bodies): of one that

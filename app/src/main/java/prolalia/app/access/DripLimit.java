@@ -1,6 +1,6 @@
 package prolalia.app.access;
 
-import prolalia.app.house.TooSlowException;
+import prolalia.app.platform.TooSlowException;
 
 /**
  * How slowly a body may come in.

@@ -17,7 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.apache.tomcat.util.http.Parameters;
-import prolalia.app.house.TooSlowException;
+import prolalia.app.platform.TooSlowException;
 
 /**
  * A request whose body is watched while it comes in. A form is read here, whole and before anybody asks for its fields, since the

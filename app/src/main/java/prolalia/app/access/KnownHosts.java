@@ -25,8 +25,8 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.HtmlUtils;
-import prolalia.app.house.HouseProperties;
-import prolalia.app.house.Words;
+import prolalia.app.platform.HouseProperties;
+import prolalia.app.platform.Messages;
 import prolalia.app.school.SchoolService;
 
 /**
@@ -39,14 +39,14 @@ class KnownHosts extends HttpFilter {
     private static final Duration LOOKED_UP_EVERY = Duration.ofSeconds(10);
 
     private final transient SchoolService school;
-    private final transient Words words;
+    private final transient Messages messages;
     private final List<String> named;
     private final transient LoadingCache<Boolean, Set<String>> hosts =
             Caffeine.newBuilder().expireAfterWrite(LOOKED_UP_EVERY).build(key -> lookUp());
 
-    KnownHosts(SchoolService school, Words words, HouseProperties house) {
+    KnownHosts(SchoolService school, Messages messages, HouseProperties house) {
         this.school = school;
-        this.words = words;
+        this.messages = messages;
         named = house.hosts();
     }
 
@@ -62,7 +62,7 @@ class KnownHosts extends HttpFilter {
         response.setHeader(HttpHeaders.CONNECTION, "close");
         response.setContentType("text/html;charset=UTF-8");
         response.setHeader("Content-Security-Policy", "default-src 'none'");
-        String text = words.say("host.unknown", host.length() > 200 ? host.substring(0, 200) : host);
+        String text = messages.say("host.unknown", host.length() > 200 ? host.substring(0, 200) : host);
         String page = "<!DOCTYPE html><html lang=\"en\"><meta charset=\"utf-8\"><title>Prolalia</title><p>"
                 + HtmlUtils.htmlEscape(text) + "</p></html>";
         response.getOutputStream().write(page.getBytes(StandardCharsets.UTF_8));

@@ -17,7 +17,7 @@ import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import prolalia.app.account.SignInWay;
-import prolalia.app.house.ContentSecurityPolicy;
+import prolalia.app.platform.ContentSecurityPolicy;
 
 /** Who may see what. */
 @Configuration

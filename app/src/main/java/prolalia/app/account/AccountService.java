@@ -9,7 +9,7 @@ import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import prolalia.app.house.Ids;
+import prolalia.app.platform.Ids;
 
 @Service
 public class AccountService implements UserDetailsService {

@@ -23,7 +23,7 @@ import org.springframework.security.core.context.SecurityContextHolderStrategy;
 import org.springframework.security.web.context.HttpRequestResponseHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.stereotype.Component;
-import prolalia.app.house.Ids;
+import prolalia.app.platform.Ids;
 
 /**
  * Remembers who is signed in by a secret in a cookie, of which the database holds the hash and whose it is: who the teacher is is

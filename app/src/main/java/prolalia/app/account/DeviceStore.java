@@ -1,7 +1,7 @@
 package prolalia.app.account;
 
-import static prolalia.app.house.db.Tables.KNOWN_DEVICE;
-import static prolalia.app.house.db.Tables.TEACHER;
+import static prolalia.app.platform.db.Tables.KNOWN_DEVICE;
+import static prolalia.app.platform.db.Tables.TEACHER;
 
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;

@@ -3,7 +3,7 @@ package prolalia.app.account;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import org.springframework.stereotype.Component;
-import prolalia.app.house.Ids;
+import prolalia.app.platform.Ids;
 
 /**
  * Lets only the person who started the server make the first account: the word is asked for that the terminal shows.

@@ -7,7 +7,7 @@ import java.time.Duration;
 import java.util.Locale;
 import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Component;
-import prolalia.app.house.Ids;
+import prolalia.app.platform.Ids;
 
 /** Devices from which teachers signed in before, by a cookie that stays; it lets nobody in. */
 @Component

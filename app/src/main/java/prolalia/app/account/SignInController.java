@@ -8,16 +8,17 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import prolalia.app.house.HouseProperties;
+import prolalia.app.platform.HouseProperties;
 
 @Controller
 class SignInController {
     private final AccountService accounts;
     private final FirstAccountGuard guard;
     private final HouseProperties house;
-    private final Entrance entrance;
+    private final ProgrammaticSignIn entrance;
 
-    SignInController(AccountService accounts, FirstAccountGuard guard, HouseProperties house, Entrance entrance) {
+    SignInController(
+            AccountService accounts, FirstAccountGuard guard, HouseProperties house, ProgrammaticSignIn entrance) {
         this.accounts = accounts;
         this.guard = guard;
         this.house = house;

@@ -3,7 +3,7 @@ package prolalia.app.account;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ModelAttribute;
-import prolalia.app.house.DataFolder;
+import prolalia.app.platform.DataFolder;
 import prolalia.app.school.SchoolService;
 
 /** What the head of every teacher's page shows. */

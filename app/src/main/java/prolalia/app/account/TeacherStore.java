@@ -1,6 +1,6 @@
 package prolalia.app.account;
 
-import static prolalia.app.house.db.Tables.TEACHER;
+import static prolalia.app.platform.db.Tables.TEACHER;
 
 import java.util.Optional;
 import org.jooq.DSLContext;

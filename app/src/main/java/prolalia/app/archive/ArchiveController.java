@@ -22,8 +22,8 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.archive.LessonArchiver.Form;
 import prolalia.app.archive.LessonArchiver.Written;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.Words;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.Messages;
 import prolalia.app.sound.RecordingService;
 import prolalia.core.lesson.SpeakingName;
 import prolalia.formats.archive.ArchiveRefusedException;
@@ -32,20 +32,20 @@ import prolalia.formats.archive.ArchiveRefusedException;
 @Controller
 class ArchiveController {
     private final LessonArchiver archiver;
-    private final LessonTaker taker;
-    private final Words words;
+    private final LessonImporter taker;
+    private final Messages messages;
     private final DataFolder folder;
 
-    ArchiveController(LessonArchiver archiver, LessonTaker taker, Words words, DataFolder folder) {
+    ArchiveController(LessonArchiver archiver, LessonImporter taker, Messages messages, DataFolder folder) {
         this.archiver = archiver;
         this.taker = taker;
-        this.words = words;
+        this.messages = messages;
         this.folder = folder;
     }
 
     @GetMapping("/bring-back")
     String page(Model model) {
-        model.addAttribute("words", words.forBrowser("intake", "archive"));
+        model.addAttribute("words", messages.forBrowser("intake", "archive"));
         return "archive/bring-back";
     }
 
@@ -109,13 +109,13 @@ class ArchiveController {
     @ResponseBody
     ResponseEntity<Map<String, String>> refused(ArchiveRefusedException refused) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                .body(Map.of("why", words.say("archive." + refused.reason(), refused.detail())));
+                .body(Map.of("why", messages.say("archive." + refused.reason(), refused.detail())));
     }
 
     @ExceptionHandler(RecordingService.TooLargeException.class)
     @ResponseBody
     ResponseEntity<Map<String, String>> tooLarge() {
         return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)
-                .body(Map.of("why", words.say("archive.TOO_LARGE", "")));
+                .body(Map.of("why", messages.say("archive.TOO_LARGE", "")));
     }
 }

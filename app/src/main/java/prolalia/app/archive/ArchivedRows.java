@@ -7,22 +7,22 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Component;
-import prolalia.app.archive.LessonTaker.Listened;
-import prolalia.app.bench.HeldEdits;
-import prolalia.app.bench.HeldEdits.Held;
-import prolalia.app.follow.WordTimeService;
+import prolalia.app.archive.LessonImporter.Listened;
+import prolalia.app.bench.TakeEditTransfer;
+import prolalia.app.bench.TakeEditTransfer.Held;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.SlideStore;
 import prolalia.app.lesson.SlideStore.PageSlide;
-import prolalia.app.sound.ReadyTakes;
-import prolalia.app.sound.ReadyTakes.ReadyTake;
+import prolalia.app.sound.TakeImporter;
+import prolalia.app.sound.TakeImporter.ImportedTake;
 import prolalia.app.stage.StageService;
+import prolalia.app.wordtimes.WordTimeService;
 import prolalia.core.align.WordMending;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.page.EveryPage.Otherwise;
-import prolalia.core.page.Manner;
+import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
 import prolalia.core.page.Thing;
 import prolalia.core.script.PastedScript.ReadLine;
@@ -37,8 +37,8 @@ class ArchivedRows {
     private final LessonService lessons;
     private final LessonStore lessonStore;
     private final LineStore lines;
-    private final ReadyTakes takes;
-    private final HeldEdits edits;
+    private final TakeImporter takes;
+    private final TakeEditTransfer edits;
     private final StageService stages;
     private final SlideStore slides;
     private final WordTimeService times;
@@ -48,8 +48,8 @@ class ArchivedRows {
             LessonService lessons,
             LessonStore lessonStore,
             LineStore lines,
-            ReadyTakes takes,
-            HeldEdits edits,
+            TakeImporter takes,
+            TakeEditTransfer edits,
             StageService stages,
             SlideStore slides,
             WordTimeService times,
@@ -119,7 +119,7 @@ class ArchivedRows {
         }
     }
 
-    private void add(ArchivedTake take, ReadyTake ready, ArchivedLine line, String lineId) {
+    private void add(ArchivedTake take, ImportedTake ready, ArchivedLine line, String lineId) {
         String takeId = takes.add(lineId, ready);
         if (!take.edits().isEmpty()) {
             edits.bringIn(takeId, new Held(take.trim(), take.plainEdits()));
@@ -153,10 +153,10 @@ class ArchivedRows {
                 things.add(there);
             }
         }
-        Manner manner = placed.manner();
+        PageSettings manner = placed.manner();
         Map<String, Otherwise> otherwise = new HashMap<>();
         manner.otherwise()
                 .forEach((thing, own) -> otherwise.put(thing, new Otherwise(own.leftOut(), lineIds.get(own.lineId()))));
-        return new Placed(things, new Manner(manner.rule(), manner.example(), otherwise, manner.wordsHidden()));
+        return new Placed(things, new PageSettings(manner.rule(), manner.example(), otherwise, manner.wordsHidden()));
     }
 }

@@ -15,26 +15,26 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
-import prolalia.app.bench.HeldEdits;
-import prolalia.app.bench.HeldEdits.Held;
-import prolalia.app.follow.WordTimeService;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.LimitedProcess;
-import prolalia.app.house.MediaStore;
-import prolalia.app.house.NotHereException;
+import prolalia.app.bench.TakeEditTransfer;
+import prolalia.app.bench.TakeEditTransfer.Held;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.SlideStore;
 import prolalia.app.lesson.SlideStore.PageSlide;
-import prolalia.app.player.GivenLessons;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.LimitedProcess;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.player.PublishedLessons;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
 import prolalia.app.sound.TakeSounds;
 import prolalia.app.stage.StageService;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.GivenLesson.GivenPage;
+import prolalia.app.wordtimes.WordTimeService;
 import prolalia.core.lesson.Prompt;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.sound.Span;
 import prolalia.formats.archive.ArchivedLesson;
 import prolalia.formats.archive.ArchivedLesson.ArchivedEdit;
@@ -53,11 +53,11 @@ import prolalia.formats.web.LessonFolder;
 @Service
 class LessonArchiver {
     private final LessonService lessons;
-    private final GivenLessons given;
+    private final PublishedLessons given;
     private final StageService stages;
     private final TakeService takes;
     private final TakeSounds sounds;
-    private final HeldEdits edits;
+    private final TakeEditTransfer edits;
     private final SlideStore slides;
     private final WordTimeService times;
     private final MediaStore media;
@@ -65,11 +65,11 @@ class LessonArchiver {
 
     LessonArchiver(
             LessonService lessons,
-            GivenLessons given,
+            PublishedLessons given,
             StageService stages,
             TakeService takes,
             TakeSounds sounds,
-            HeldEdits edits,
+            TakeEditTransfer edits,
             SlideStore slides,
             WordTimeService times,
             MediaStore media,
@@ -103,9 +103,9 @@ class LessonArchiver {
     Written write(String teacherId, String lessonId, Form form) throws IOException {
         LessonSummary summary = lessons.summary(teacherId, lessonId);
         if (summary.shelf()) {
-            throw new NotHereException("lesson");
+            throw new NotFoundException("lesson");
         }
-        GivenLesson lesson = given.of(summary);
+        PublishedLesson lesson = given.of(summary);
         Map<String, PageSlide> ofSlides = slides.ofLesson(lessonId);
         StoredFiles files = new StoredFiles(lesson, stages.pictures(lessonId), ofSlides, media, times);
         if (form == Form.PPTX) {
@@ -129,7 +129,7 @@ class LessonArchiver {
     }
 
     /** The teacher's own slides are opened for it, in a program of its own. */
-    private Path slides(GivenLesson lesson, StoredFiles files, Set<String> pictures) throws IOException {
+    private Path slides(PublishedLesson lesson, StoredFiles files, Set<String> pictures) throws IOException {
         Path place = folder.newTemporaryFolder();
         try {
             Path request = place.resolve("request.json");
@@ -152,7 +152,7 @@ class LessonArchiver {
 
     private void writeArchive(
             LessonSummary summary,
-            GivenLesson lesson,
+            PublishedLesson lesson,
             Map<String, String> pictures,
             Map<String, PageSlide> ofSlides,
             OutputStream out)
@@ -160,7 +160,7 @@ class LessonArchiver {
         Map<String, Path> files = new TreeMap<>();
         pictures.keySet().forEach(hash -> files.put(LessonArchive.pictureName(hash), media.file(hash)));
         List<ArchivedPage> pages = new ArrayList<>();
-        for (GivenPage page : lesson.pages()) {
+        for (PublishedPage page : lesson.pages()) {
             ArchivedPicture picture = null;
             if (page.picture() != null) {
                 String hash = page.picture().hash();
@@ -188,7 +188,7 @@ class LessonArchiver {
         LessonArchive.write(new ArchivedLesson(lesson.title(), lesson.every(), pictures, prompts, pages), files, out);
     }
 
-    private ArchivedLine archived(GivenLine line, Map<String, Path> files) {
+    private ArchivedLine archived(PublishedLine line, Map<String, Path> files) {
         List<ArchivedTake> all = takes.takesOf(line.line().id()).stream()
                 .flatMap(take -> sounds.heard(take).stream())
                 .map(take -> archived(take, line, files))
@@ -204,7 +204,7 @@ class LessonArchiver {
     }
 
     /** @param line that it is a take of; null: it is that of a prompt, and kept */
-    private ArchivedTake archived(StoredTake take, GivenLine line, Map<String, Path> files) {
+    private ArchivedTake archived(StoredTake take, PublishedLine line, Map<String, Path> files) {
         String original = "takes/" + take.originalHash() + ".flac";
         String heard = "heard/" + take.soundHash() + ".mp3";
         files.put(original, media.file(take.originalHash()));

@@ -5,13 +5,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import prolalia.app.follow.WordTimeService;
-import prolalia.app.house.MediaStore;
 import prolalia.app.lesson.SlideStore.PageSlide;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.wordtimes.WordTimeService;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.GivenLesson.GivenPage;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.formats.lesson.LessonFiles;
 
 /** The files of a lesson of this house. */
@@ -22,7 +22,7 @@ final class StoredFiles implements LessonFiles {
     private final Map<String, String> types;
 
     StoredFiles(
-            GivenLesson lesson,
+            PublishedLesson lesson,
             Map<String, String> pictures,
             Map<String, PageSlide> slides,
             MediaStore media,
@@ -32,7 +32,7 @@ final class StoredFiles implements LessonFiles {
         this.slides = slides;
         types = new HashMap<>(pictures);
         lesson.pages().stream()
-                .map(GivenPage::picture)
+                .map(PublishedPage::picture)
                 .filter(picture -> picture != null)
                 .forEach(picture -> types.put(picture.hash(), picture.type()));
     }
@@ -48,7 +48,7 @@ final class StoredFiles implements LessonFiles {
     }
 
     @Override
-    public List<Word> times(GivenLine line) {
+    public List<Word> times(PublishedLine line) {
         return times.of(line.line(), line.soundHash());
     }
 

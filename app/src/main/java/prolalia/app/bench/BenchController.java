@@ -20,11 +20,11 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.bench.BenchService.Bench;
 import prolalia.app.bench.BenchService.EditRefusedException;
-import prolalia.app.house.MediaResponses;
-import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.Messages;
 import prolalia.app.sound.StoredTake;
-import prolalia.app.sound.Waves;
+import prolalia.app.sound.WaveformCache;
 
 /** The sound bench of one take. */
 @Controller
@@ -34,13 +34,13 @@ class BenchController {
     private final BenchService bench;
     private final LessonService lessons;
     private final MediaResponses media;
-    private final Words words;
+    private final Messages messages;
 
-    BenchController(BenchService bench, LessonService lessons, MediaResponses media, Words words) {
+    BenchController(BenchService bench, LessonService lessons, MediaResponses media, Messages messages) {
         this.bench = bench;
         this.lessons = lessons;
         this.media = media;
-        this.words = words;
+        this.messages = messages;
     }
 
     @GetMapping("/takes/{id}/bench")
@@ -49,8 +49,8 @@ class BenchController {
         model.addAttribute("take", take);
         model.addAttribute("line", lessons.line(teacher.id(), take.lineId()));
         model.addAttribute("others", bench.others(take));
-        model.addAttribute("waveMs", Waves.STEP_MS);
-        model.addAttribute("words", words.forBrowser("bench"));
+        model.addAttribute("waveMs", WaveformCache.STEP_MS);
+        model.addAttribute("words", messages.forBrowser("bench"));
         return "bench/bench";
     }
 
@@ -126,6 +126,6 @@ class BenchController {
     @ResponseBody
     ResponseEntity<Map<String, String>> refused(EditRefusedException refused) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                .body(Map.of("why", words.say("bench.refused." + refused.getMessage())));
+                .body(Map.of("why", messages.say("bench.refused." + refused.getMessage())));
     }
 }

@@ -10,14 +10,14 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.bench.EditStore.TakeEdits;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.MediaStore;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.MediaStore;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
-import prolalia.app.sound.Waves;
+import prolalia.app.sound.WaveformCache;
 import prolalia.core.lesson.Take;
 import prolalia.core.sound.Sound;
 import prolalia.core.sound.Span;
@@ -38,7 +38,7 @@ public class BenchService {
     private final EditRenderer renderer;
     private final Originals originals;
     private final SoundWorkers workers;
-    private final Waves waves;
+    private final WaveformCache waves;
     private final MediaStore media;
     private final DataFolder folder;
     private final TransactionTemplate transaction;
@@ -50,7 +50,7 @@ public class BenchService {
             EditRenderer renderer,
             Originals originals,
             SoundWorkers workers,
-            Waves waves,
+            WaveformCache waves,
             MediaStore media,
             DataFolder folder,
             TransactionTemplate transaction) {
@@ -116,7 +116,7 @@ public class BenchService {
                 .toList();
     }
 
-    /** The magnitudes of the whole original, one for each {@link Waves#STEP_MS}. */
+    /** The magnitudes of the whole original, one for each {@link WaveformCache#STEP_MS}. */
     byte[] wave(String teacherId, String takeId) {
         return wave(takes.take(teacherId, takeId));
     }
@@ -298,7 +298,7 @@ public class BenchService {
 
     /** The plan by the outline, not the samples: a take of ten minutes is on the bench before it is decoded. */
     private EditPlan seen(StoredTake take, TakeEdits held) {
-        return renderer.plan((long) wave(take).length * Waves.STEP_MS, held);
+        return renderer.plan((long) wave(take).length * WaveformCache.STEP_MS, held);
     }
 
     private EditPlan plan(StoredTake take, TakeEdits held) {

@@ -1,12 +1,12 @@
 package prolalia.app.bench;
 
-import static prolalia.app.house.db.Tables.TAKE_EDITS;
+import static prolalia.app.platform.db.Tables.TAKE_EDITS;
 
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
-import prolalia.app.house.db.tables.records.TakeEditsRecord;
+import prolalia.app.platform.db.tables.records.TakeEditsRecord;
 import prolalia.core.sound.Span;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;

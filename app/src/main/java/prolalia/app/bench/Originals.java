@@ -11,7 +11,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.stereotype.Component;
 import prolalia.app.bench.BenchService.EditRefusedException;
-import prolalia.app.house.MediaStore;
+import prolalia.app.platform.MediaStore;
 import prolalia.core.sound.Sound;
 import prolalia.media.SoundReader;
 import prolalia.media.UnreadableSoundException;

@@ -15,14 +15,14 @@ import org.springframework.stereotype.Component;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.AccountService;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.Ids;
-import prolalia.app.house.MediaStore;
 import prolalia.app.intake.ReadPapers;
 import prolalia.app.lesson.LessonPage;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.MediaStore;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.sound.Verdict;
@@ -31,7 +31,7 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.page.Area;
 import prolalia.core.page.Look;
-import prolalia.core.page.Manner;
+import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.PlayRule;
 import prolalia.core.page.Thing;
@@ -132,7 +132,7 @@ class DemoData implements SmartInitializingSingleton {
                 again,
                 List.of(new Thing.Jump(
                         "back", new Area(0.07, 0.62, 0.3, 0.1), pages.get(0).id(), Paths.Kind.PLAIN)));
-        stages.say(again, new Manner(PlayRule.SILENT, true, Map.of()));
+        stages.say(again, new PageSettings(PlayRule.SILENT, true, Map.of()));
         stages.add(
                 lesson,
                 List.of(new Thing.Text(

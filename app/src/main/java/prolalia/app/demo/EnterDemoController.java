@@ -6,16 +6,16 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PostMapping;
 import prolalia.app.account.AccountService;
-import prolalia.app.account.Entrance;
-import prolalia.app.house.NotHereException;
+import prolalia.app.account.ProgrammaticSignIn;
+import prolalia.app.platform.NotFoundException;
 
 @Controller
 @ConditionalOnProperty("prolalia.demo")
 class EnterDemoController {
     private final AccountService accounts;
-    private final Entrance entrance;
+    private final ProgrammaticSignIn entrance;
 
-    EnterDemoController(AccountService accounts, Entrance entrance) {
+    EnterDemoController(AccountService accounts, ProgrammaticSignIn entrance) {
         this.accounts = accounts;
         this.entrance = entrance;
     }
@@ -23,7 +23,7 @@ class EnterDemoController {
     @PostMapping("/enter-demo")
     String enter(HttpServletRequest request, HttpServletResponse response) {
         entrance.enter(
-                accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow(() -> new NotHereException("demo teacher")),
+                accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow(() -> new NotFoundException("demo teacher")),
                 request,
                 response);
         return "redirect:/";

@@ -17,27 +17,28 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.Words;
-import prolalia.app.intake.PaperTaker.TooManyPagesException;
+import prolalia.app.intake.PaperImporter.TooManyPagesException;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.Messages;
 import prolalia.app.sound.RecordingService;
 
 /** Papers that come in, up to where they can be looked over. */
 @Controller
 class IntakeController {
     private final IntakeService intake;
-    private final PaperTaker taker;
+    private final PaperImporter taker;
     private final LessonService lessons;
-    private final Words words;
+    private final Messages messages;
     private final DataFolder folder;
 
-    IntakeController(IntakeService intake, PaperTaker taker, LessonService lessons, Words words, DataFolder folder) {
+    IntakeController(
+            IntakeService intake, PaperImporter taker, LessonService lessons, Messages messages, DataFolder folder) {
         this.intake = intake;
         this.taker = taker;
         this.lessons = lessons;
-        this.words = words;
+        this.messages = messages;
         this.folder = folder;
     }
 
@@ -45,7 +46,7 @@ class IntakeController {
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
         model.addAttribute("lesson", lessons.lesson(teacher.id(), id));
         model.addAttribute("papers", intake.ofLesson(teacher.id(), id));
-        model.addAttribute("words", words.forBrowser("intake"));
+        model.addAttribute("words", messages.forBrowser("intake"));
         return "intake/bring-in";
     }
 
@@ -129,6 +130,6 @@ class IntakeController {
     @ResponseBody
     ResponseEntity<Map<String, String>> tooLarge() {
         return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)
-                .body(Map.of("why", words.say("intake.tooLarge", IntakeService.LARGEST_BYTES >> 20)));
+                .body(Map.of("why", messages.say("intake.tooLarge", IntakeService.LARGEST_BYTES >> 20)));
     }
 }

@@ -7,12 +7,12 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.house.Ids;
-import prolalia.app.house.MediaStore;
-import prolalia.app.house.NotHereException;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.RecordingService;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.Proposal;
@@ -41,7 +41,7 @@ class IntakeService {
     void receive(String teacherId, String lessonId, String id, String fileName, InputStream content)
             throws IOException {
         if (lessons.summary(teacherId, lessonId).shelf()) {
-            throw new NotHereException("lesson");
+            throw new NotFoundException("lesson");
         }
         String rawHash = media.keep(RecordingService.limited(content, LARGEST_BYTES));
         store.add(id, lessonId, shortened(fileName), rawHash, clock.millis());
@@ -57,7 +57,7 @@ class IntakeService {
     StoredPaper paper(String teacherId, String id) {
         return store.find(id)
                 .filter(paper -> paper.teacherId().equals(teacherId))
-                .orElseThrow(() -> new NotHereException("paper"));
+                .orElseThrow(() -> new NotFoundException("paper"));
     }
 
     List<StoredPaper> ofLesson(String teacherId, String lessonId) {
@@ -88,7 +88,7 @@ class IntakeService {
     }
 
     StoredPage page(String teacherId, String id, int number) {
-        return store.page(paper(teacherId, id).id(), number).orElseThrow(() -> new NotHereException("page"));
+        return store.page(paper(teacherId, id).id(), number).orElseThrow(() -> new NotFoundException("page"));
     }
 
     /**

@@ -3,7 +3,7 @@ package prolalia.app.intake;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import prolalia.app.house.LimitedProcess;
+import prolalia.app.platform.LimitedProcess;
 import prolalia.formats.paper.PaperProcess;
 import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.PaperRefusedException.Reason;

@@ -1,6 +1,6 @@
 package prolalia.app.intake;
 
-import static prolalia.app.house.db.Tables.PAPER_SOUND;
+import static prolalia.app.platform.db.Tables.PAPER_SOUND;
 
 import java.util.List;
 import org.jooq.DSLContext;

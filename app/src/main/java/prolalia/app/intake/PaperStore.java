@@ -1,8 +1,8 @@
 package prolalia.app.intake;
 
-import static prolalia.app.house.db.Tables.LESSON;
-import static prolalia.app.house.db.Tables.PAPER;
-import static prolalia.app.house.db.Tables.PAPER_PAGE;
+import static prolalia.app.platform.db.Tables.LESSON;
+import static prolalia.app.platform.db.Tables.PAPER;
+import static prolalia.app.platform.db.Tables.PAPER_PAGE;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -11,10 +11,10 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.stereotype.Repository;
-import prolalia.app.house.db.tables.records.PaperPageRecord;
 import prolalia.app.intake.StoredPaper.Parts;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.platform.db.tables.records.PaperPageRecord;
 import prolalia.core.intake.Proposal;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 import tools.jackson.core.type.TypeReference;

@@ -4,20 +4,20 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import org.springframework.stereotype.Service;
-import prolalia.app.house.Ids;
-import prolalia.app.house.MediaStore;
 import prolalia.app.intake.StoredPaper.State;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.MediaStore;
 
 /** Papers that were read before, such as the demo's: they come in as they were found, without being looked over. */
 @Service
 public class ReadPapers {
     private final PaperStore store;
     private final PaperReader reader;
-    private final PaperTaker taker;
+    private final PaperImporter taker;
     private final MediaStore media;
     private final Clock clock;
 
-    ReadPapers(PaperStore store, PaperReader reader, PaperTaker taker, MediaStore media, Clock clock) {
+    ReadPapers(PaperStore store, PaperReader reader, PaperImporter taker, MediaStore media, Clock clock) {
         this.store = store;
         this.reader = reader;
         this.taker = taker;

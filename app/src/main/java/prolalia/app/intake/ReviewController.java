@@ -16,13 +16,13 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.MediaResponses;
-import prolalia.app.house.NotHereException;
-import prolalia.app.house.Words;
 import prolalia.app.intake.IntakeService.Deed;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.Messages;
+import prolalia.app.platform.NotFoundException;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.Proposal.ProposedLine;
 
@@ -32,13 +32,13 @@ class ReviewController {
     private final IntakeService intake;
     private final LessonService lessons;
     private final MediaResponses media;
-    private final Words words;
+    private final Messages messages;
 
-    ReviewController(IntakeService intake, LessonService lessons, MediaResponses media, Words words) {
+    ReviewController(IntakeService intake, LessonService lessons, MediaResponses media, Messages messages) {
         this.intake = intake;
         this.lessons = lessons;
         this.media = media;
-        this.words = words;
+        this.messages = messages;
     }
 
     /**
@@ -65,7 +65,7 @@ class ReviewController {
         model.addAttribute("lesson", lessons.lesson(teacher.id(), paper.lessonId()));
         model.addAttribute("over", over);
         model.addAttribute("kinds", FoundKind.values());
-        model.addAttribute("words", words.forBrowser("review"));
+        model.addAttribute("words", messages.forBrowser("review"));
         return "intake/review";
     }
 
@@ -112,7 +112,7 @@ class ReviewController {
             throws IOException {
         StoredPage page = intake.page(teacher.id(), id, number);
         if (page.pictureHash() == null) {
-            throw new NotHereException("picture");
+            throw new NotFoundException("picture");
         }
         return media.serve(page.pictureHash(), MediaType.valueOf(page.pictureType()), request);
     }

@@ -14,18 +14,18 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.Words;
+import prolalia.app.platform.Messages;
 
 @Controller
 class LessonController {
     private final LessonService lessons;
     private final PagePictures pictures;
-    private final Words words;
+    private final Messages messages;
 
-    LessonController(LessonService lessons, PagePictures pictures, Words words) {
+    LessonController(LessonService lessons, PagePictures pictures, Messages messages) {
         this.lessons = lessons;
         this.pictures = pictures;
-        this.words = words;
+        this.messages = messages;
     }
 
     @PostMapping("/lessons")
@@ -33,7 +33,7 @@ class LessonController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @RequestParam(defaultValue = "") String title,
             @RequestParam(defaultValue = "false") boolean bring) {
-        String named = title.isBlank() ? words.say("lesson.untitled") : title;
+        String named = title.isBlank() ? messages.say("lesson.untitled") : title;
         return "redirect:/lessons/" + lessons.begin(teacher.id(), named) + (bring ? "/bring-in" : "");
     }
 
@@ -41,7 +41,7 @@ class LessonController {
     @ResponseBody
     Map<String, Boolean> rename(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String title) {
-        lessons.rename(teacher.id(), id, title.isBlank() ? words.say("lesson.untitled") : title);
+        lessons.rename(teacher.id(), id, title.isBlank() ? messages.say("lesson.untitled") : title);
         return Map.of("saved", true);
     }
 

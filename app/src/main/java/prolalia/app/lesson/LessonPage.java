@@ -1,6 +1,6 @@
 package prolalia.app.lesson;
 
-import prolalia.core.given.GivenLesson.GivenPicture;
+import prolalia.core.published.PublishedLesson.PublishedPicture;
 
 /**
  * A page without its lines.
@@ -26,7 +26,7 @@ public record LessonPage(
     }
 
     /** Its picture as students meet it; null when there is none. */
-    public GivenPicture picture() {
-        return pictureHash == null ? null : new GivenPicture(pictureHash, pictureType, pictureWords, width, height);
+    public PublishedPicture picture() {
+        return pictureHash == null ? null : new PublishedPicture(pictureHash, pictureType, pictureWords, width, height);
     }
 }

@@ -8,8 +8,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.house.Ids;
-import prolalia.app.house.NotHereException;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
@@ -127,7 +127,7 @@ public class LessonService {
     }
 
     public ScriptLine line(String teacherId, String lineId) {
-        return lessons.line(teacherId, lineId).orElseThrow(() -> new NotHereException("line"));
+        return lessons.line(teacherId, lineId).orElseThrow(() -> new NotFoundException("line"));
     }
 
     /** Makes a lesson with one page and one empty direction on it; answers its id. */
@@ -194,7 +194,7 @@ public class LessonService {
 
     /** The lesson, if it is this teacher's. */
     public LessonSummary summary(String teacherId, String lessonId) {
-        return lessons.lesson(teacherId, lessonId).orElseThrow(() -> new NotHereException("lesson"));
+        return lessons.lesson(teacherId, lessonId).orElseThrow(() -> new NotFoundException("lesson"));
     }
 
     private static String shortened(String title) {

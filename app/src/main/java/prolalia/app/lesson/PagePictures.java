@@ -6,8 +6,8 @@ import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
-import prolalia.app.house.MediaResponses;
-import prolalia.app.house.NotHereException;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.NotFoundException;
 
 /** Serves the pictures of a lesson's pages, and of no other. */
 @Component
@@ -24,7 +24,7 @@ public class PagePictures {
         LessonPage page = lessons.pages(lessonId).stream()
                 .filter(each -> hash.equals(each.pictureHash()))
                 .findFirst()
-                .orElseThrow(() -> new NotHereException("picture"));
+                .orElseThrow(() -> new NotFoundException("picture"));
         return media.serve(hash, MediaType.valueOf(page.pictureType()), request);
     }
 }

@@ -1,9 +1,9 @@
 package prolalia.app.lesson;
 
-import static prolalia.app.house.db.Tables.LESSON;
-import static prolalia.app.house.db.Tables.LINE;
-import static prolalia.app.house.db.Tables.PROMPT_LINE;
-import static prolalia.app.house.db.Tables.TAKE;
+import static prolalia.app.platform.db.Tables.LESSON;
+import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.PROMPT_LINE;
+import static prolalia.app.platform.db.Tables.TAKE;
 
 import java.util.Map;
 import org.jooq.Condition;

@@ -1,10 +1,10 @@
 package prolalia.app.lesson;
 
 import java.util.List;
-import prolalia.core.given.GivenLesson.GivenLine;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.script.WordChanges;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.InkTrace;
@@ -34,8 +34,8 @@ public record ScriptLine(
         String standingLineId,
         StepIcon icon) {
     /** The line as students meet it. */
-    public GivenLine given() {
-        return new GivenLine(line, icon, soundHash, peaks);
+    public PublishedLine given() {
+        return new PublishedLine(line, icon, soundHash, peaks);
     }
 
     /** Whether there are words, and no kept take that says them. */

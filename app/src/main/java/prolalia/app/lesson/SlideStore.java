@@ -1,7 +1,7 @@
 package prolalia.app.lesson;
 
-import static prolalia.app.house.db.Tables.PAGE;
-import static prolalia.app.house.db.Tables.PAGE_SLIDE;
+import static prolalia.app.platform.db.Tables.PAGE;
+import static prolalia.app.platform.db.Tables.PAGE_SLIDE;
 
 import java.util.Map;
 import org.jooq.DSLContext;

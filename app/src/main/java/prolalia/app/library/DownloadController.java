@@ -16,13 +16,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.bench.BenchService;
-import prolalia.app.house.MediaResponses;
-import prolalia.app.house.MediaStore;
-import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.SpeakingName;
@@ -71,7 +71,7 @@ class DownloadController {
                             + SpeakingName.ofLine(page.number(), ids.indexOf(take.lineId()) + 1, take.words());
                 }
             }
-        } catch (NotHereException removed) {
+        } catch (NotFoundException removed) {
             // Its line was taken out of the script; the take itself still says something.
             return SpeakingName.of(take.words());
         }

@@ -5,7 +5,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonStore;
@@ -14,6 +13,7 @@ import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.library.LibraryStore.NamedTake;
 import prolalia.app.library.LibraryStore.Place;
+import prolalia.app.platform.Messages;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.SpokenWords;
@@ -30,7 +30,7 @@ class LibraryService {
     private final LessonStore lessonStore;
     private final LineStore lines;
     private final TakeService takes;
-    private final Words words;
+    private final Messages messages;
     private final TransactionTemplate transaction;
 
     LibraryService(
@@ -39,14 +39,14 @@ class LibraryService {
             LessonStore lessonStore,
             LineStore lines,
             TakeService takes,
-            Words words,
+            Messages messages,
             TransactionTemplate transaction) {
         this.store = store;
         this.lessons = lessons;
         this.lessonStore = lessonStore;
         this.lines = lines;
         this.takes = takes;
-        this.words = words;
+        this.messages = messages;
         this.transaction = transaction;
     }
 
@@ -134,7 +134,7 @@ class LibraryService {
 
     /** The shelf of standing lines, to be worked on like any script. */
     LessonSummary shelf(String teacherId) {
-        return lessons.shelf(teacherId, words.say("library.shelf"));
+        return lessons.shelf(teacherId, messages.say("library.shelf"));
     }
 
     /** Makes a line a standing one: its words and its take go to the shelf, and it is their first place. */

@@ -5,12 +5,12 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.PromptStore;
 import prolalia.app.lesson.PromptStore.Voice;
+import prolalia.app.platform.Messages;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 
@@ -21,7 +21,7 @@ class PromptService {
     private final LibraryService library;
     private final LessonStore lessons;
     private final LineStore lines;
-    private final Words words;
+    private final Messages messages;
     private final java.time.Clock clock;
     private final TransactionTemplate transaction;
 
@@ -30,14 +30,14 @@ class PromptService {
             LibraryService library,
             LessonStore lessons,
             LineStore lines,
-            Words words,
+            Messages messages,
             java.time.Clock clock,
             TransactionTemplate transaction) {
         this.store = store;
         this.library = library;
         this.lessons = lessons;
         this.lines = lines;
-        this.words = words;
+        this.messages = messages;
         this.clock = clock;
         this.transaction = transaction;
     }
@@ -66,7 +66,7 @@ class PromptService {
     }
 
     private String shippedWords(Prompt prompt) {
-        return words.say("prompt." + prompt);
+        return messages.say("prompt." + prompt);
     }
 
     /** Puts the prompts that aren't there on a page of the shelf, to be read like any script; answers the shelf's id. */
@@ -79,7 +79,7 @@ class PromptService {
                     .toList();
             if (!missing.isEmpty()) {
                 String page = lessons.addPage(shelf.id(), clock.millis());
-                lessons.setPageTitle(teacherId, page, words.say("library.prompts"));
+                lessons.setPageTitle(teacherId, page, messages.say("library.prompts"));
                 missing.forEach(
                         prompt -> store.add(teacherId, prompt, lines.add(page, LineKind.LABEL, shippedWords(prompt))));
             }

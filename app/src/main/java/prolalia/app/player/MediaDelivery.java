@@ -16,11 +16,11 @@ import java.util.regex.Pattern;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
-import prolalia.app.house.MediaStore;
-import prolalia.app.house.NotHereException;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.player.PlayerService.Opened;
 import prolalia.app.player.PlayerService.WithdrawnException;
-import prolalia.core.given.GivenLesson;
+import prolalia.core.published.PublishedLesson;
 
 /**
  * Hands the sounds and pictures of a lesson to a whole class at once: before anything else looks at the request, and, where the
@@ -77,12 +77,12 @@ class MediaDelivery extends HttpFilter {
                 known.put(path, before);
             }
             return before.asked();
-        } catch (WithdrawnException | NotHereException closed) {
+        } catch (WithdrawnException | NotFoundException closed) {
             return null;
         }
     }
 
-    private Asked asked(GivenLesson lesson, String sound, String picture) {
+    private Asked asked(PublishedLesson lesson, String sound, String picture) {
         if (sound != null) {
             return lesson.hears(sound) ? asked(sound, "audio/mpeg") : null;
         }

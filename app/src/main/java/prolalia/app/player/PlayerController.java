@@ -16,9 +16,9 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
-import prolalia.app.giving.SchoolAddress;
-import prolalia.app.house.NotHereException;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.player.PlayerService.WithdrawnException;
+import prolalia.app.sharing.SchoolAddress;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.formats.caption.WebVtt;
 
@@ -96,7 +96,7 @@ class PlayerController {
         return "player/closed";
     }
 
-    @ExceptionHandler(NotHereException.class)
+    @ExceptionHandler(NotFoundException.class)
     String notHere(HttpServletResponse response) {
         response.setStatus(HttpStatus.NOT_FOUND.value());
         return "player/closed";

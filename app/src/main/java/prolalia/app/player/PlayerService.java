@@ -8,17 +8,17 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
 import org.springframework.web.util.UriUtils;
-import prolalia.app.giving.LinkService;
-import prolalia.app.house.NotHereException;
-import prolalia.app.house.UntilChanged;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.UntilChanged;
+import prolalia.app.sharing.LinkService;
 import prolalia.app.stage.StageService;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.StudentPage;
-import prolalia.core.given.StudentPages;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.StudentPage;
+import prolalia.core.published.StudentPages;
 import prolalia.formats.web.Sharing;
 import prolalia.formats.web.StudentPageWriter;
 
@@ -39,7 +39,7 @@ class PlayerService {
 
     private final LinkService links;
     private final LessonStore lessonStore;
-    private final GivenLessons given;
+    private final PublishedLessons given;
     private final StageService stages;
     private final StudentFiles files;
     private final ResourceUrlProvider assets;
@@ -61,7 +61,7 @@ class PlayerService {
     PlayerService(
             LinkService links,
             LessonStore lessonStore,
-            GivenLessons given,
+            PublishedLessons given,
             StageService stages,
             StudentFiles files,
             ResourceUrlProvider assets,
@@ -82,7 +82,7 @@ class PlayerService {
     record Revision(String lessonId, long number) {}
 
     /** A lesson that a link leads to. */
-    record Opened(Revision revision, GivenLesson lesson, List<StudentPage> pages) {
+    record Opened(Revision revision, PublishedLesson lesson, List<StudentPage> pages) {
         private int weight() {
             return 1
                     + lesson.pages().stream()
@@ -105,12 +105,12 @@ class PlayerService {
 
     /** The same object as long as nothing that students see or hear of the lesson changes. */
     Opened open(String token) {
-        LinkService.Target target = target(token).orElseThrow(() -> new NotHereException("link"));
+        LinkService.Target target = target(token).orElseThrow(() -> new NotFoundException("link"));
         if (target.withdrawn()) {
             throw new WithdrawnException();
         }
         if (target.removed()) {
-            throw new NotHereException("removed lesson");
+            throw new NotFoundException("removed lesson");
         }
         return opened.get(new Revision(target.lessonId(), target.revision()), this::read);
     }
@@ -128,8 +128,8 @@ class PlayerService {
 
     private Opened read(Revision revision) {
         LessonSummary summary =
-                lessonStore.lesson(revision.lessonId()).orElseThrow(() -> new NotHereException("removed lesson"));
-        GivenLesson lesson = given.of(summary);
+                lessonStore.lesson(revision.lessonId()).orElseThrow(() -> new NotFoundException("removed lesson"));
+        PublishedLesson lesson = given.of(summary);
         return new Opened(revision, lesson, StudentPages.of(lesson));
     }
 
@@ -149,11 +149,11 @@ class PlayerService {
                 opened.lesson(),
                 opened.pages(),
                 page.number(),
-                new OnlinePlaces(base, true, files.knownTimes(opened.lesson()), assets),
+                new OnlineUrls(base, true, files.knownTimes(opened.lesson()), assets),
                 page.inFrame() ? null : sharing(page, opened.lesson()));
     }
 
-    private static Sharing sharing(PageOf page, GivenLesson lesson) {
+    private static Sharing sharing(PageOf page, PublishedLesson lesson) {
         String address = page.server() + "/l/" + page.token();
         String picture = lesson.pages().stream()
                 .filter(each -> each.picture() != null)
@@ -168,19 +168,19 @@ class PlayerService {
 
     /** A page as its teacher sees it: nothing is counted. */
     String preview(LessonSummary summary, int number, String base) {
-        GivenLesson lesson = given.of(summary);
+        PublishedLesson lesson = given.of(summary);
         return write(
                 lesson,
                 StudentPages.of(lesson),
                 number,
-                new OnlinePlaces(base, false, files.knownTimes(lesson), assets),
+                new OnlineUrls(base, false, files.knownTimes(lesson), assets),
                 null);
     }
 
     private String write(
-            GivenLesson lesson, List<StudentPage> pages, int number, OnlinePlaces places, Sharing sharing) {
+            PublishedLesson lesson, List<StudentPage> pages, int number, OnlineUrls places, Sharing sharing) {
         if (number < 1) {
-            throw new NotHereException("page");
+            throw new NotFoundException("page");
         }
         // A child may be on a page that the teacher has just taken out.
         return writer.write(pages.get(Math.min(number, pages.size()) - 1), lesson.prompts(), places, sharing);

@@ -14,23 +14,23 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.ContentSecurityPolicy;
-import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.platform.ContentSecurityPolicy;
+import prolalia.app.platform.NotFoundException;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson.GivenPage;
-import prolalia.core.given.StudentPages;
+import prolalia.core.published.PublishedLesson.PublishedPage;
+import prolalia.core.published.StudentPages;
 
 /** A lesson as its students meet it, shown to its teacher: no link is needed, and nothing is counted. */
 @Controller
 class PreviewController {
     private final LessonService lessons;
     private final PlayerService player;
-    private final GivenLessons given;
+    private final PublishedLessons given;
     private final StudentFiles files;
 
-    PreviewController(LessonService lessons, PlayerService player, GivenLessons given, StudentFiles files) {
+    PreviewController(LessonService lessons, PlayerService player, PublishedLessons given, StudentFiles files) {
         this.lessons = lessons;
         this.player = player;
         this.given = given;
@@ -46,10 +46,10 @@ class PreviewController {
             Model model) {
         LessonView lesson = lessons.lesson(teacher.id(), id);
         if (lesson.summary().shelf()) {
-            throw new NotHereException("page");
+            throw new NotFoundException("page");
         }
         List<String> shown = StudentPages.shown(given.of(lesson.summary())).stream()
-                .map(GivenPage::id)
+                .map(PublishedPage::id)
                 .toList();
         long before = lesson.pages().stream()
                 .filter(each ->

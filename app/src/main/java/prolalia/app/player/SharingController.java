@@ -13,10 +13,10 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import prolalia.app.giving.Embedding;
-import prolalia.app.giving.SchoolAddress;
-import prolalia.app.house.NotHereException;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.player.PlayerService.WithdrawnException;
+import prolalia.app.sharing.Embedding;
+import prolalia.app.sharing.SchoolAddress;
 
 /** Tells pages elsewhere how to show a lesson whose link was pasted into them (oEmbed 1.0, section 2). */
 @Controller
@@ -79,7 +79,7 @@ class SharingController {
     private String title(String token) {
         try {
             return player.open(token).lesson().title();
-        } catch (WithdrawnException | NotHereException closed) {
+        } catch (WithdrawnException | NotFoundException closed) {
             return null;
         }
     }

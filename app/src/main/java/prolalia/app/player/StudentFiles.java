@@ -8,14 +8,14 @@ import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
-import prolalia.app.follow.WordTimeService;
-import prolalia.app.house.MediaResponses;
-import prolalia.app.house.NotHereException;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.stage.StageService;
+import prolalia.app.wordtimes.WordTimeService;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.GivenLesson.GivenPicture;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.PublishedLesson.PublishedPicture;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What a student's page fetches beside itself: sounds, pictures and the times of words, of this lesson and of no other. */
@@ -33,16 +33,18 @@ class StudentFiles {
         this.media = media;
     }
 
-    ResponseEntity<Resource> sound(GivenLesson lesson, String hash, HttpServletRequest request) throws IOException {
+    ResponseEntity<Resource> sound(PublishedLesson lesson, String hash, HttpServletRequest request) throws IOException {
         if (!lesson.hears(hash)) {
-            throw new NotHereException("sound");
+            throw new NotFoundException("sound");
         }
         return media.serve(hash, MediaResponses.MP3, request);
     }
 
     /** The picture of a page. */
-    ResponseEntity<Resource> picture(GivenLesson lesson, String hash, HttpServletRequest request) throws IOException {
-        String type = lesson.picture(hash).map(GivenPicture::type).orElseThrow(() -> new NotHereException("picture"));
+    ResponseEntity<Resource> picture(PublishedLesson lesson, String hash, HttpServletRequest request)
+            throws IOException {
+        String type =
+                lesson.picture(hash).map(PublishedPicture::type).orElseThrow(() -> new NotFoundException("picture"));
         return media.serve(hash, MediaType.valueOf(type), request);
     }
 
@@ -52,17 +54,17 @@ class StudentFiles {
     }
 
     /** When the words of a line are said. */
-    List<Word> words(GivenLesson lesson, String lineId) {
+    List<Word> words(PublishedLesson lesson, String lineId) {
         return lesson.line(lineId)
-                .filter(GivenLine::isHeard)
+                .filter(PublishedLine::isHeard)
                 .map(line -> times.of(line.line(), line.soundHash()))
-                .orElseThrow(() -> new NotHereException("line"));
+                .orElseThrow(() -> new NotFoundException("line"));
     }
 
     /** The same as JSON, by line, for the page itself; null when it isn't known as yet, and has to be asked for. */
-    Function<String, String> knownTimes(GivenLesson lesson) {
+    Function<String, String> knownTimes(PublishedLesson lesson) {
         return lineId -> lesson.line(lineId)
-                .filter(GivenLine::isHeard)
+                .filter(PublishedLine::isHeard)
                 .flatMap(line -> times.known(line.line(), line.soundHash()))
                 .map(json::writeValueAsString)
                 .orElse(null);

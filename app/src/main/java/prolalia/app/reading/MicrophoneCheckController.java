@@ -6,23 +6,23 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
-import prolalia.app.house.Words;
+import prolalia.app.platform.Messages;
 import prolalia.app.sound.MicrophoneCheck;
 
 /** Three seconds of the microphone, and what can be said of them. Nothing is kept. */
 @Controller
 class MicrophoneCheckController {
     private final MicrophoneCheck check;
-    private final Words words;
+    private final Messages messages;
 
-    MicrophoneCheckController(MicrophoneCheck check, Words words) {
+    MicrophoneCheckController(MicrophoneCheck check, Messages messages) {
         this.check = check;
-        this.words = words;
+        this.messages = messages;
     }
 
     @GetMapping("/microphone")
     String page(Model model) {
-        model.addAttribute("words", words.forBrowser("noMicrophone", "microphone"));
+        model.addAttribute("words", messages.forBrowser("noMicrophone", "microphone"));
         return "reading/microphone";
     }
 

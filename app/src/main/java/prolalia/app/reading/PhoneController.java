@@ -16,15 +16,15 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.giving.SchoolAddress;
-import prolalia.app.house.Ids;
-import prolalia.app.house.NotHereException;
-import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.Messages;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.reading.PhoneLink.Message;
 import prolalia.app.reading.PhoneLink.Side;
 import prolalia.app.reading.ReadThroughService.Selection;
 import prolalia.app.school.SchoolService;
+import prolalia.app.sharing.SchoolAddress;
 import prolalia.formats.code.CodeImage;
 
 /** A phone as the microphone of a read-through: the code, the phone's page, and what both sides say to each other. */
@@ -38,7 +38,7 @@ class PhoneController {
     private final LessonService lessons;
     private final SchoolService school;
     private final SchoolAddress addresses;
-    private final Words words;
+    private final Messages messages;
 
     PhoneController(
             PhoneLinks links,
@@ -46,13 +46,13 @@ class PhoneController {
             LessonService lessons,
             SchoolService school,
             SchoolAddress addresses,
-            Words words) {
+            Messages messages) {
         this.links = links;
         this.readThrough = readThrough;
         this.lessons = lessons;
         this.school = school;
         this.addresses = addresses;
-        this.words = words;
+        this.messages = messages;
     }
 
     /** Opens the read-through for a phone; answers its code as a fragment. */
@@ -89,7 +89,7 @@ class PhoneController {
                 "reading", readThrough.begin(link.teacherId(), link.lessonId(), Selection.ALL, null, link.lineIds()));
         model.addAttribute("what", Selection.ALL);
         model.addAttribute("longestMs", school.settings().longestRecordingMs());
-        model.addAttribute("words", words.forBrowser("noMicrophone", "prompter", "phone"));
+        model.addAttribute("words", messages.forBrowser("noMicrophone", "prompter", "phone"));
         model.addAttribute("phone", token);
         model.addAttribute("phoneId", phone);
         return "reading/prompter";
@@ -128,7 +128,7 @@ class PhoneController {
     private PhoneLink ofTeacher(SignedInTeacher teacher, String token) {
         return links.find(token)
                 .filter(link -> link.teacherId().equals(teacher.id()))
-                .orElseThrow(() -> new NotHereException("read-through"));
+                .orElseThrow(() -> new NotFoundException("read-through"));
     }
 
     @GetMapping("/phone/{token}/messages")
@@ -149,6 +149,6 @@ class PhoneController {
     }
 
     private PhoneLink ofPhone(String token) {
-        return links.find(token).orElseThrow(() -> new NotHereException("read-through"));
+        return links.find(token).orElseThrow(() -> new NotFoundException("read-through"));
     }
 }

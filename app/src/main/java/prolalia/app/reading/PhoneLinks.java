@@ -8,7 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
-import prolalia.app.house.Ids;
+import prolalia.app.platform.Ids;
 
 /** The read-throughs that a phone may be the microphone of, by the secret in their code. */
 @Service

@@ -1,8 +1,8 @@
 package prolalia.app.reading;
 
 import org.springframework.stereotype.Component;
-import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.RecordingService;
 
 /** What the phone of a read-through may do: record its lines, and see their pages. Everything else isn't here for it. */
@@ -26,7 +26,7 @@ class PhoneRights {
                     && link.lineIds().contains(lineId)
                     && recordings.isNew(recordingId);
             if (!begins) {
-                throw new NotHereException("read-through for this recording");
+                throw new NotFoundException("read-through for this recording");
             }
             link.begins(recordingId);
         }
@@ -37,25 +37,25 @@ class PhoneRights {
     String toGoOn(String token, String recordingId) {
         PhoneLink link = link(token);
         if (!link.knows(recordingId)) {
-            throw new NotHereException("recording");
+            throw new NotFoundException("recording");
         }
         return link.teacherId();
     }
 
     /** The lesson to which a picture belongs. */
     String toSee(String token, String pictureHash) {
-        PhoneLink link = links.findOpen(token).orElseThrow(() -> new NotHereException("read-through"));
+        PhoneLink link = links.findOpen(token).orElseThrow(() -> new NotFoundException("read-through"));
         boolean seen = lessons.lesson(link.teacherId(), link.lessonId()).pages().stream()
                 .filter(page -> pictureHash.equals(page.page().pictureHash()))
                 .flatMap(page -> page.lines().stream())
                 .anyMatch(line -> link.lineIds().contains(line.line().id()));
         if (!seen) {
-            throw new NotHereException("picture");
+            throw new NotFoundException("picture");
         }
         return link.lessonId();
     }
 
     private PhoneLink link(String token) {
-        return links.find(token).orElseThrow(() -> new NotHereException("read-through"));
+        return links.find(token).orElseThrow(() -> new NotFoundException("read-through"));
     }
 }

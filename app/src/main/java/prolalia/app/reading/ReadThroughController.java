@@ -9,7 +9,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.Words;
+import prolalia.app.platform.Messages;
 import prolalia.app.reading.ReadThroughService.Selection;
 import prolalia.app.school.SchoolService;
 
@@ -18,12 +18,12 @@ import prolalia.app.school.SchoolService;
 class ReadThroughController {
     private final ReadThroughService readThrough;
     private final SchoolService school;
-    private final Words words;
+    private final Messages messages;
 
-    ReadThroughController(ReadThroughService readThrough, SchoolService school, Words words) {
+    ReadThroughController(ReadThroughService readThrough, SchoolService school, Messages messages) {
         this.readThrough = readThrough;
         this.school = school;
-        this.words = words;
+        this.messages = messages;
     }
 
     @GetMapping("/lessons/{id}/read")
@@ -37,7 +37,7 @@ class ReadThroughController {
         model.addAttribute("reading", readThrough.begin(teacher.id(), id, what, page, line));
         model.addAttribute("what", what);
         model.addAttribute("longestMs", school.settings().longestRecordingMs());
-        model.addAttribute("words", words.forBrowser("noMicrophone", "prompter"));
+        model.addAttribute("words", messages.forBrowser("noMicrophone", "prompter"));
         return "reading/prompter";
     }
 

@@ -9,10 +9,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.Messages;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.RecordingService;
 import prolalia.app.sound.TakeService;
@@ -23,15 +23,19 @@ class RecorderController {
     private final RecordingService recordings;
     private final TakeService takes;
     private final SchoolService school;
-    private final Words words;
+    private final Messages messages;
 
     RecorderController(
-            LessonService lessons, RecordingService recordings, TakeService takes, SchoolService school, Words words) {
+            LessonService lessons,
+            RecordingService recordings,
+            TakeService takes,
+            SchoolService school,
+            Messages messages) {
         this.lessons = lessons;
         this.recordings = recordings;
         this.takes = takes;
         this.school = school;
-        this.words = words;
+        this.messages = messages;
     }
 
     @GetMapping("/lines/{id}/recorder")
@@ -45,7 +49,7 @@ class RecorderController {
         model.addAttribute("line", line);
         model.addAttribute("place", LinePlace.of(lesson, line));
         model.addAttribute("longestMs", school.settings().longestRecordingMs());
-        model.addAttribute("words", words.forBrowser("noMicrophone", "recorder"));
+        model.addAttribute("words", messages.forBrowser("noMicrophone", "recorder"));
         model.addAttribute("finish", finish);
         putTakes(line, model);
         return "reading/recorder";

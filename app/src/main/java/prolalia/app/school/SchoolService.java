@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.house.UntilChanged;
+import prolalia.app.platform.UntilChanged;
 
 @Service
 public class SchoolService {

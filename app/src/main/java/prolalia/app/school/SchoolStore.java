@@ -1,6 +1,6 @@
 package prolalia.app.school;
 
-import static prolalia.app.house.db.Tables.SCHOOL;
+import static prolalia.app.platform.db.Tables.SCHOOL;
 
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;

@@ -1,6 +1,6 @@
 package prolalia.app.script;
 
-import static prolalia.app.house.db.Tables.SCRIPT_CHANGE;
+import static prolalia.app.platform.db.Tables.SCRIPT_CHANGE;
 
 import java.util.Optional;
 import org.jooq.Condition;

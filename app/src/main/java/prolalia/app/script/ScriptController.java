@@ -9,10 +9,10 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.Messages;
 import prolalia.app.script.ScriptService.Outcome;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineState;
@@ -29,13 +29,13 @@ class ScriptController {
 
     private final LessonService lessons;
     private final ScriptService script;
-    private final Words words;
+    private final Messages messages;
     private final JsonMapper json;
 
-    ScriptController(LessonService lessons, ScriptService script, Words words, JsonMapper json) {
+    ScriptController(LessonService lessons, ScriptService script, Messages messages, JsonMapper json) {
         this.lessons = lessons;
         this.script = script;
-        this.words = words;
+        this.messages = messages;
         this.json = json;
     }
 
@@ -51,7 +51,7 @@ class ScriptController {
         model.addAttribute("states", LineState.values());
         model.addAttribute("outcome", Outcome.MADE);
         model.addAttribute("done", script.doneWithin(id, JUST_MADE_MS).orElse(null));
-        model.addAttribute("words", words.forBrowser("script"));
+        model.addAttribute("words", messages.forBrowser("script"));
         return "script/script";
     }
 

@@ -11,12 +11,12 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import prolalia.app.house.Ids;
-import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.script.ChangeStore.Done;
 import prolalia.app.script.ChangeStore.StoredChange;
 import prolalia.app.sound.StoredTake;
@@ -165,7 +165,7 @@ class ScriptService {
     Reshaped addLineAtEnd(String teacherId, String lessonId, String pageId) {
         lessons.summary(teacherId, lessonId);
         if (lessonStore.pages(lessonId).stream().noneMatch(page -> page.id().equals(pageId))) {
-            throw new NotHereException("page");
+            throw new NotFoundException("page");
         }
         List<PlacedLine> onPage = script(lessonId).stream()
                 .filter(line -> line.shape().place().pageId().equals(pageId))
@@ -197,7 +197,7 @@ class ScriptService {
                         .anyMatch(line -> line.id().equals(afterLineId)
                                 && line.shape().place().pageId().equals(pageId));
         if (!isThere) {
-            throw new NotHereException("place");
+            throw new NotFoundException("place");
         }
         return make(lesson, edits(lesson).move(lineId, new Place(pageId, afterLineId)));
     }
@@ -232,7 +232,7 @@ class ScriptService {
         StoredTake take = takes.take(teacherId, takeId);
         String lesson = lessonOf(teacherId, take.lineId());
         if (!lessonOf(teacherId, toLineId).equals(lesson)) {
-            throw new NotHereException("line");
+            throw new NotFoundException("line");
         }
         return make(lesson, edits(lesson).moveTake(lineTake(take), toLineId));
     }
@@ -249,7 +249,7 @@ class ScriptService {
     Reshaped useStanding(String teacherId, String lineId, String standingLineId) {
         ScriptLine standing = lessons.line(teacherId, standingLineId);
         if (!lessons.summary(teacherId, standing.lessonId()).shelf()) {
-            throw new NotHereException("standing line");
+            throw new NotFoundException("standing line");
         }
         String lesson = lessonOf(teacherId, lineId);
         String take = standing.line().kept().map(Take::id).orElse(null);

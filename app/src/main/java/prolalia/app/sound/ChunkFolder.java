@@ -16,7 +16,7 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.util.FileSystemUtils;
-import prolalia.app.house.DataFolder;
+import prolalia.app.platform.DataFolder;
 
 /**
  * The numbered chunks of recordings that are still coming in, and those that came in too late to be in theirs. Storing the same

@@ -5,7 +5,7 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.springframework.stereotype.Service;
-import prolalia.app.house.Ids;
+import prolalia.app.platform.Ids;
 
 /** Takes made of files that nobody has to hear first: each is kept on its line. */
 @Service

@@ -25,9 +25,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.MediaResponses;
-import prolalia.app.house.NotHereException;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.NotFoundException;
 
 /** What the recorder in the browser talks to. */
 @Controller
@@ -114,7 +114,7 @@ class RecordingController {
     void discard(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
         try {
             recordings.discard(teacher.id(), id);
-        } catch (NotHereException neverArrived) {
+        } catch (NotFoundException neverArrived) {
             // Thrown away before its first chunk came in: there is nothing to do, and nothing wrong.
             return;
         }
@@ -134,7 +134,7 @@ class RecordingController {
             throws IOException {
         StoredRecording recording = recordings.recording(teacher.id(), id);
         if (recording.rawHash() == null) {
-            throw new NotHereException("raw recording");
+            throw new NotFoundException("raw recording");
         }
         String name = recording.fileName() == null ? "recording.webm" : recording.fileName();
         ResponseEntity<Resource> response =

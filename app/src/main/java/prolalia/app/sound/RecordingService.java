@@ -20,14 +20,14 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
-import prolalia.app.house.BackgroundWork;
-import prolalia.app.house.BegunWork;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.HouseProperties;
-import prolalia.app.house.MediaStore;
-import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.BackgroundWork;
+import prolalia.app.platform.BegunWork;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.HouseProperties;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.StoredRecording.State;
 
 /**
@@ -175,7 +175,7 @@ public class RecordingService implements DisposableBean {
     private StoredRecording begun(
             String teacherId, String recordingId, String lineId, String mediaType, String fileName) {
         if (!ID.matcher(recordingId).matches()) {
-            throw new NotHereException("recording");
+            throw new NotFoundException("recording");
         }
         Optional<StoredRecording> known = recordings.find(recordingId);
         if (known.isPresent()) {
@@ -284,7 +284,7 @@ public class RecordingService implements DisposableBean {
     /** A refused recording is a take all the same, says the teacher. */
     public Verdict takeWhole(String teacherId, String recordingId) throws IOException {
         if (!recording(teacherId, recordingId).canBeTakenWhole()) {
-            throw new NotHereException("recording to take whole");
+            throw new NotFoundException("recording to take whole");
         }
         return maker.takeWhole(recordingId);
     }
@@ -309,7 +309,7 @@ public class RecordingService implements DisposableBean {
 
     private static StoredRecording owned(String teacherId, Optional<StoredRecording> found) {
         return found.filter(recording -> recording.teacherId().equals(teacherId))
-                .orElseThrow(() -> new NotHereException("recording"));
+                .orElseThrow(() -> new NotFoundException("recording"));
     }
 
     /** What was begun and never ended: offered to the teacher again. */

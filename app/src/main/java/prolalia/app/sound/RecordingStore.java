@@ -1,9 +1,9 @@
 package prolalia.app.sound;
 
-import static prolalia.app.house.db.Tables.LESSON;
-import static prolalia.app.house.db.Tables.LINE;
-import static prolalia.app.house.db.Tables.PAGE;
-import static prolalia.app.house.db.Tables.RECORDING;
+import static prolalia.app.platform.db.Tables.LESSON;
+import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.PAGE;
+import static prolalia.app.platform.db.Tables.RECORDING;
 
 import java.util.Arrays;
 import java.util.List;

@@ -8,7 +8,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.task.TaskExecutor;
 import org.springframework.stereotype.Component;
-import prolalia.app.house.BegunWork;
+import prolalia.app.platform.BegunWork;
 
 /** Goes on with what a stopped server left undone: recordings that were sealed, but not yet made into takes. */
 @Component

@@ -12,11 +12,11 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
-import prolalia.app.house.BegunWork;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.Ids;
-import prolalia.app.house.MediaStore;
-import prolalia.app.house.NotHereException;
+import prolalia.app.platform.BegunWork;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.Finding;
@@ -39,7 +39,7 @@ class TakeMaker {
     private final RecordingStore recordings;
     private final TakeStore takes;
     private final MediaStore media;
-    private final Waves waves;
+    private final WaveformCache waves;
     private final SoundWorkers workers;
     private final TakeSounds sounds;
     private final DataFolder folder;
@@ -52,7 +52,7 @@ class TakeMaker {
             RecordingStore recordings,
             TakeStore takes,
             MediaStore media,
-            Waves waves,
+            WaveformCache waves,
             SoundWorkers workers,
             TakeSounds sounds,
             DataFolder folder,
@@ -109,7 +109,7 @@ class TakeMaker {
         }
         Optional<StoredTake> take = takes.ofRecording(recordingId);
         if (take.isEmpty() && recordings.find(recordingId).orElseThrow().refusal() == null) {
-            throw new NotHereException("recording that was thrown away");
+            throw new NotFoundException("recording that was thrown away");
         }
         return take.isPresent()
                 ? new Verdict.Taken(take.get())
@@ -143,7 +143,7 @@ class TakeMaker {
                     recording.words(),
                     flac,
                     wave,
-                    Waves.STEP_MS));
+                    WaveformCache.STEP_MS));
             if (judged.refusal() == null) {
                 StoredTake take = take(recording, judged, media.keep(flac));
                 waves.keep(take.originalHash(), wave);

@@ -10,14 +10,14 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.house.Ids;
-import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.Take;
 import prolalia.core.script.ScriptChange.TakeStep;
 import prolalia.core.sound.Finding;
@@ -68,7 +68,7 @@ public class TakeService {
         Map<String, List<Finding>> found = new HashMap<>();
         for (TakeStep step : steps) {
             if (step.changesWords()) {
-                StoredTake take = takes.find(step.takeId()).orElseThrow(() -> new NotHereException("take"));
+                StoredTake take = takes.find(step.takeId()).orElseThrow(() -> new NotFoundException("take"));
                 found.put(take.id(), maker.checkAgain(take, step.after().words()));
             }
         }
@@ -96,7 +96,7 @@ public class TakeService {
     }
 
     public StoredTake take(String teacherId, String takeId) {
-        return takes.ofTeacher(teacherId, takeId).orElseThrow(() -> new NotHereException("take"));
+        return takes.ofTeacher(teacherId, takeId).orElseThrow(() -> new NotFoundException("take"));
     }
 
     /** Takes by their ids, whoever's they are. */
@@ -106,7 +106,7 @@ public class TakeService {
 
     /** A take with its sound, which is made now if it isn't there as yet. */
     public StoredTake heard(String teacherId, String takeId) {
-        return sounds.heard(take(teacherId, takeId)).orElseThrow(() -> new NotHereException("sound of a take"));
+        return sounds.heard(take(teacherId, takeId)).orElseThrow(() -> new NotFoundException("sound of a take"));
     }
 
     /** A line with the sound of its take, which is made now if it isn't there as yet. */
@@ -137,7 +137,7 @@ public class TakeService {
 
     /** A take, whoever's it is: for work that no teacher waits for. */
     public StoredTake find(String takeId) {
-        return takes.find(takeId).orElseThrow(() -> new NotHereException("take"));
+        return takes.find(takeId).orElseThrow(() -> new NotFoundException("take"));
     }
 
     /**

@@ -1,10 +1,10 @@
 package prolalia.app.sound;
 
-import static prolalia.app.house.db.Tables.LESSON;
-import static prolalia.app.house.db.Tables.LINE;
-import static prolalia.app.house.db.Tables.PAGE;
-import static prolalia.app.house.db.Tables.TAKE;
-import static prolalia.app.house.db.Tables.TAKE_FINDING;
+import static prolalia.app.platform.db.Tables.LESSON;
+import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.PAGE;
+import static prolalia.app.platform.db.Tables.TAKE;
+import static prolalia.app.platform.db.Tables.TAKE_FINDING;
 
 import java.util.Collection;
 import java.util.List;

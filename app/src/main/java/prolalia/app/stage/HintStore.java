@@ -1,6 +1,6 @@
 package prolalia.app.stage;
 
-import static prolalia.app.house.db.Tables.HINT_ASKED;
+import static prolalia.app.platform.db.Tables.HINT_ASKED;
 
 import java.util.Collection;
 import java.util.HashMap;

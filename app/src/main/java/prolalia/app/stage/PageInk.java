@@ -4,7 +4,7 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import javax.imageio.ImageIO;
 import org.springframework.stereotype.Component;
-import prolalia.app.house.MediaStore;
+import prolalia.app.platform.MediaStore;
 import prolalia.core.page.InkMap;
 import prolalia.formats.paper.PictureInk;
 

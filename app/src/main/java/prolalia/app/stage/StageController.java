@@ -17,13 +17,13 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.house.MediaResponses;
-import prolalia.app.house.NotHereException;
-import prolalia.app.house.Words;
 import prolalia.app.lesson.LessonPage;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.Messages;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.stage.StageService.Copied;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.core.page.PathPicture;
@@ -38,13 +38,13 @@ class StageController {
     private final StageService stages;
     private final LessonService lessons;
     private final MediaResponses media;
-    private final Words words;
+    private final Messages messages;
 
-    StageController(StageService stages, LessonService lessons, MediaResponses media, Words words) {
+    StageController(StageService stages, LessonService lessons, MediaResponses media, Messages messages) {
         this.stages = stages;
         this.lessons = lessons;
         this.media = media;
-        this.words = words;
+        this.messages = messages;
     }
 
     @GetMapping("/lessons/{id}/pages")
@@ -60,7 +60,7 @@ class StageController {
             Model model) {
         LessonView lesson = lessons.lesson(teacher.id(), id);
         if (number < 1 || number > lesson.pages().size() || lesson.summary().shelf()) {
-            throw new NotHereException("page");
+            throw new NotFoundException("page");
         }
         PageView page = lesson.pages().get(number - 1);
         model.addAttribute("page", page);
@@ -73,14 +73,14 @@ class StageController {
     String everyPage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
         LessonView lesson = lessons.lesson(teacher.id(), id);
         if (lesson.summary().shelf()) {
-            throw new NotHereException("page");
+            throw new NotFoundException("page");
         }
         LessonPage shown = lesson.pages().stream()
                 .map(PageView::page)
                 .filter(page -> page.pictureHash() != null)
                 .findFirst()
                 .or(() -> lesson.pages().stream().map(PageView::page).findFirst())
-                .orElseThrow(() -> new NotHereException("page"));
+                .orElseThrow(() -> new NotFoundException("page"));
         return stage(lesson, id, shown, model);
     }
 
@@ -88,7 +88,7 @@ class StageController {
         model.addAttribute("lesson", lesson);
         model.addAttribute("owner", ownerId);
         model.addAttribute("shown", shown);
-        model.addAttribute("words", words.forBrowser("stage"));
+        model.addAttribute("words", messages.forBrowser("stage"));
         return "stage/stage";
     }
 
@@ -157,7 +157,7 @@ class StageController {
             @RequestParam List<String> thing,
             @RequestParam String pages) {
         Copied copied = stages.copy(teacher.id(), id, ownerId, thing, pages);
-        return Map.of("done", words.say("stage.copied", copied.placed(), copied.leftOut()));
+        return Map.of("done", messages.say("stage.copied", copied.placed(), copied.leftOut()));
     }
 
     /** A picture that stands on a page. */

@@ -7,22 +7,22 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
-import prolalia.app.house.Words;
+import prolalia.app.platform.Messages;
 import prolalia.app.stage.StageService.StageRefusedException;
 
 /** Says in the teacher's words why a change of a stage was refused, whichever way it came; before it is taken for a failure of ours. */
 @RestControllerAdvice
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class StageRefusals {
-    private final Words words;
+    private final Messages messages;
 
-    StageRefusals(Words words) {
-        this.words = words;
+    StageRefusals(Messages messages) {
+        this.messages = messages;
     }
 
     @ExceptionHandler
     ResponseEntity<Map<String, String>> refused(StageRefusedException refused) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                .body(Map.of("why", words.say("stage.refused." + refused.getMessage(), refused.detail())));
+                .body(Map.of("why", messages.say("stage.refused." + refused.getMessage(), refused.detail())));
     }
 }

@@ -7,23 +7,20 @@ import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.house.Ids;
-import prolalia.app.house.NotHereException;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.stage.StageStore.StoredStage;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenPage;
-import prolalia.core.given.StagedPage;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.page.Area;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.EveryPage.Here;
-import prolalia.core.page.Manner;
 import prolalia.core.page.PageNumbers;
+import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
@@ -31,6 +28,9 @@ import prolalia.core.page.SpotPlacing;
 import prolalia.core.page.Thing;
 import prolalia.core.page.Thing.Jump;
 import prolalia.core.page.Thing.Spot;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedPage;
+import prolalia.core.published.StagedPage;
 
 /** What is placed on pages, and on every page of a lesson. */
 @Service
@@ -62,7 +62,7 @@ public class StageService {
     public record Stage(
             List<Thing> things,
             List<Here> every,
-            Manner manner,
+            PageSettings manner,
             Farther farther,
             Farther fartherOfPage,
             int version,
@@ -95,21 +95,21 @@ public class StageService {
     }
 
     /** A lesson with what is placed on its pages, as it is given to students, but for the teacher's own prompts. */
-    GivenLesson given(LessonView lesson) {
+    PublishedLesson given(LessonView lesson) {
         return given(lesson, Map.of());
     }
 
     /** @param prompts the sounds that take the place of those that ship */
-    public GivenLesson given(LessonView lesson, Map<Prompt, String> prompts) {
+    public PublishedLesson given(LessonView lesson, Map<Prompt, String> prompts) {
         Map<String, Placed> placed = store.ofLesson(lesson.summary().id());
-        List<GivenPage> pages = lesson.pages().stream()
-                .map(page -> new GivenPage(
+        List<PublishedPage> pages = lesson.pages().stream()
+                .map(page -> new PublishedPage(
                         page.page().id(),
                         page.page().picture(),
                         page.lines().stream().map(ScriptLine::given).toList(),
                         placed.getOrDefault(page.page().id(), Placed.NOTHING)))
                 .toList();
-        return new GivenLesson(
+        return new PublishedLesson(
                 lesson.summary().title(),
                 pages,
                 placed.getOrDefault(lesson.summary().id(), Placed.NOTHING),
@@ -183,12 +183,12 @@ public class StageService {
 
     @Transactional
     public void hideWords(String lessonId, boolean hidden) {
-        Manner now = store.stage(lessonId).placed().manner();
-        say(lessonId, new Manner(now.rule(), now.example(), now.otherwise(), hidden));
+        PageSettings now = store.stage(lessonId).placed().manner();
+        say(lessonId, new PageSettings(now.rule(), now.example(), now.otherwise(), hidden));
     }
 
     /** What is said of a page, or a lesson, from now on. */
-    public void say(String ownerId, Manner manner) {
+    public void say(String ownerId, PageSettings manner) {
         StoredStage stored = store.stage(ownerId);
         store.save(ownerId, stored.version() + 1, new Placed(stored.placed().things(), manner));
     }
@@ -197,7 +197,7 @@ public class StageService {
     Stage stage(LessonView lesson, String ownerId) {
         Optional<PageView> page = owner(lesson, ownerId);
         StoredStage stored = store.stage(ownerId);
-        Manner manner = stored.placed().manner();
+        PageSettings manner = stored.placed().manner();
         PlayRule ofPage = page.isEmpty() ? PlayRule.SILENT : manner.rule();
         Placed ofLesson = page.isEmpty()
                 ? stored.placed()
@@ -206,7 +206,7 @@ public class StageService {
         List<Here> every = page.map(there -> new EveryPage(ofLesson.things()).on(plain(there), manner.otherwise()))
                 .orElse(List.of());
         return new Stage(
-                given(lesson).standing(stored.placed().things()),
+                given(lesson).withoutDangling(stored.placed().things()),
                 every,
                 manner,
                 Farther.of(ofPage, lessonRule),
@@ -229,7 +229,7 @@ public class StageService {
         if (store.stage(ownerId).version() != version) {
             throw new StageRefusedException("ELSEWHERE");
         }
-        Manner manner = placed.manner() == null ? Manner.USUAL : placed.manner();
+        PageSettings manner = placed.manner() == null ? PageSettings.USUAL : placed.manner();
         if (manner.otherwise().size() > StageCheck.MOST_THINGS) {
             throw new StageRefusedException("TOO_MANY");
         }
@@ -256,7 +256,7 @@ public class StageService {
         PageView page = page(lesson, pageId);
         StoredStage stored = store.stage(pageId);
         List<Thing> things =
-                new ArrayList<>(given(lesson).standing(stored.placed().things()));
+                new ArrayList<>(given(lesson).withoutDangling(stored.placed().things()));
         List<Optional<Area>> marks = new ArrayList<>();
         List<String> wanted = new ArrayList<>();
         for (ScriptLine line : page.lines()) {
@@ -364,7 +364,7 @@ public class StageService {
     public MediaType pictureType(String lessonId, String hash) {
         return Optional.ofNullable(store.pictures(lessonId).get(hash))
                 .map(MediaType::valueOf)
-                .orElseThrow(() -> new NotHereException("picture"));
+                .orElseThrow(() -> new NotFoundException("picture"));
     }
 
     /** Words as long as those of a link may be. */
@@ -381,6 +381,6 @@ public class StageService {
         return lesson.pages().stream()
                 .filter(page -> page.page().id().equals(pageId))
                 .findFirst()
-                .orElseThrow(() -> new NotHereException("page"));
+                .orElseThrow(() -> new NotFoundException("page"));
     }
 }

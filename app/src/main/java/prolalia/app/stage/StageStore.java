@@ -2,10 +2,10 @@ package prolalia.app.stage;
 
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.select;
-import static prolalia.app.house.db.Tables.PAGE;
-import static prolalia.app.house.db.Tables.STAGE;
-import static prolalia.app.house.db.Tables.STAGE_PICTURE;
-import static prolalia.app.house.db.Tables.STAGE_VERSION;
+import static prolalia.app.platform.db.Tables.PAGE;
+import static prolalia.app.platform.db.Tables.STAGE;
+import static prolalia.app.platform.db.Tables.STAGE_PICTURE;
+import static prolalia.app.platform.db.Tables.STAGE_VERSION;
 
 import java.util.List;
 import java.util.Map;
@@ -14,7 +14,7 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.core.page.Manner;
+import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
 import prolalia.core.page.Thing;
 import tools.jackson.core.type.TypeReference;
@@ -85,7 +85,8 @@ class StageStore {
         return things == null
                 ? Placed.NOTHING
                 : new Placed(
-                        json.readValue(things, THINGS), json.readValue(row.get(STAGE_VERSION.MANNER), Manner.class));
+                        json.readValue(things, THINGS),
+                        json.readValue(row.get(STAGE_VERSION.MANNER), PageSettings.class));
     }
 
     /** Makes this the version that holds; versions that were taken back are gone then. */

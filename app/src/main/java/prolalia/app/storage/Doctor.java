@@ -15,7 +15,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.slf4j.LoggerFactory;
-import prolalia.app.house.MediaStore;
+import prolalia.app.platform.MediaStore;
 
 /**
  * Says what lies in a data folder and whether it is whole: {@code Doctor FOLDER [--deep] [--free]}. It may be asked while the

@@ -13,8 +13,8 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.MediaStore;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.MediaStore;
 
 /**
  * Lets go, once a day, what was removed more than 30 days ago, and then the files that nobody uses. Nothing else deletes what

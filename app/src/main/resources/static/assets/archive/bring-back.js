@@ -1,5 +1,5 @@
 // A saved lesson comes back: sent, looked through by the server, and then opened.
-import { say } from '../house/words.js';
+import { say } from '../platform/words.js';
 import { put, watchFiles } from '../reading/upload.js';
 
 const at = (id) => document.getElementById(id);

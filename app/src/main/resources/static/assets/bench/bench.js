@@ -1,8 +1,8 @@
 // The sound bench: keys, pointer, and the edits, which the server keeps.
-import { Answer, send } from '../house/requests.js';
-import { tellOf } from '../house/note.js';
-import { say } from '../house/words.js';
-import { foretell } from './foretell.js';
+import { Answer, send } from '../platform/requests.js';
+import { tellOf } from '../platform/note.js';
+import { say } from '../platform/words.js';
+import { optimisticEdit } from './optimistic-edit.js';
 import { Playback } from './playback.js';
 import { Wave } from './wave.js';
 
@@ -119,7 +119,7 @@ function trouble(words) {
 function change(address, edit) {
   busy = busy.then(async () => {
     const again = playback.isPlaying;
-    const soon = again && foretell(bench, edit);
+    const soon = again && optimisticEdit(bench, edit);
     const was = bench;
     if (soon) {
       bench = soon;

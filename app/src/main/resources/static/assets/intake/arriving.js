@@ -1,5 +1,5 @@
 // Papers that come in: one is looked over at once, several wait in the list of what came in.
-import { say } from '../house/words.js';
+import { say } from '../platform/words.js';
 import { newId, put, watchFiles } from '../reading/upload.js';
 
 const LARGEST_BYTES = 100 * 1024 ** 2;

@@ -1,8 +1,8 @@
 // A page of a paper and the lines found on it: chosen, drawn, joined and cut, each change kept by the server.
-import { send } from '../house/requests.js';
-import { tellNothing, tellOf } from '../house/note.js';
-import { say } from '../house/words.js';
-import '../house/keys.js';
+import { send } from '../platform/requests.js';
+import { tellNothing, tellOf } from '../platform/note.js';
+import { say } from '../platform/words.js';
+import '../platform/keys.js';
 import { Sheet } from '../stage/sheet.js';
 
 const page = document.querySelector('.review');

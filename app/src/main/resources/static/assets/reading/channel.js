@@ -1,5 +1,5 @@
 // Messages between two pages by way of the server: asked for all the time, said as they come, tried again when the network fails.
-import { send } from '../house/requests.js';
+import { send } from '../platform/requests.js';
 
 const RETRY_MS = 1500;
 

@@ -1,6 +1,6 @@
 // The microphone check: three seconds, judged by the server, kept nowhere. The chosen input is remembered on this device.
-import { send } from '../house/requests.js';
-import { say } from '../house/words.js';
+import { send } from '../platform/requests.js';
+import { say } from '../platform/words.js';
 import { showLevel } from './level.js';
 import { bestType, browserName, Microphone, troubleOf } from './microphone.js';
 

@@ -1,8 +1,8 @@
-// One line's take within a read-through: samples in, chunks of one second out, by the same safe and courier as ever.
-import { lockName } from './catchup.js';
-import { addressOf, Courier, end } from './courier.js';
-import { dropRecording, putChunk, putRecording } from './safe.js';
-import { send } from '../house/requests.js';
+// One line's take within a read-through: samples in, chunks of one second out, by the same store and uploader as ever.
+import { lockName } from './resume-uploads.js';
+import { addressOf, ChunkUploader, end } from './chunk-uploader.js';
+import { dropRecording, putChunk, putRecording } from './chunk-store.js';
+import { send } from '../platform/requests.js';
 
 const UNKNOWN_SIZE = 0xffffffff;
 
@@ -44,7 +44,7 @@ export class LineTake {
     this.sampleRate = sampleRate;
     this.onState = onState;
     this.recording = { id: crypto.randomUUID(), through, line: line.id, words: line.words, type: `audio/wav;overlap=${overlapMs}`, startedAt: Date.now(), count: null };
-    this.courier = new Courier(this.recording, onState);
+    this.uploader = new ChunkUploader(this.recording, onState);
     this.count = 0;
     navigator.locks?.request(lockName(this.recording.id), () => new Promise((resolve) => { this.#release = resolve; }));
     this.#written = putRecording(this.recording);
@@ -77,7 +77,7 @@ export class LineTake {
   #store(buffer) {
     const number = this.#number++;
     this.#written = this.#written.then(() => putChunk(this.recording.id, number, buffer)).then(() => {
-      this.courier.carry();
+      this.uploader.upload();
     }).catch(() => this.onState('full'));
   }
 
@@ -87,7 +87,7 @@ export class LineTake {
     await this.#written;
     this.recording.count = this.#number;
     await putRecording(this.recording);
-    await this.courier.emptied();
+    await this.uploader.emptied();
     const verdict = await end(this.recording, this.onState, { keep, words: this.line.words });
     await dropRecording(this.recording.id);
     this.#release();
@@ -96,7 +96,7 @@ export class LineTake {
 
   /** Throws the take away, here and on the server. */
   async throwAway() {
-    this.courier.stop();
+    this.uploader.stop();
     await this.#written;
     await dropRecording(this.recording.id);
     this.#release();

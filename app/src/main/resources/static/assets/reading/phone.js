@@ -1,7 +1,7 @@
 // A phone as the microphone of a read-through. Both pages have the prompter; the phone's hears, the computer's follows.
-import { send } from '../house/requests.js';
-import { say } from '../house/words.js';
-import { catchUp } from './catchup.js';
+import { send } from '../platform/requests.js';
+import { say } from '../platform/words.js';
+import { resumeUploads } from './resume-uploads.js';
 import { Channel } from './channel.js';
 
 /** A phone says so often that it is there... */
@@ -34,7 +34,7 @@ export class AtPhone {
     setInterval(() => this.#channel.say({ kind: 'here', ...this.#last }), HERE_MS);
     navigator.wakeLock?.request('screen').catch(() => {});
     // What this device still has of an earlier read-through may come in now.
-    catchUp();
+    resumeUploads();
   }
 
   get hasMicrophone() {

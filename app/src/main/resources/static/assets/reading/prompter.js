@@ -1,8 +1,8 @@
 // The read-through: shows a line, hears it, and goes on at one key. Takes land on their lines behind the reader's back.
-import { listen, stop as stopListening } from '../house/listen.js';
-import { send } from '../house/requests.js';
-import { clock, say } from '../house/words.js';
-import { Earshot, OVERLAP_MS } from './earshot.js';
+import { listen, stop as stopListening } from '../platform/listen.js';
+import { send } from '../platform/requests.js';
+import { clock, say } from '../platform/words.js';
+import { MicrophoneCapture, OVERLAP_MS } from './microphone-capture.js';
 import { showLevel } from './level.js';
 import { LineTake } from './linetake.js';
 import { LiveTrace } from './livetrace.js';
@@ -20,7 +20,7 @@ const at = (id) => document.getElementById(id);
 const marks = [...document.querySelectorAll('.reading-head .marks i')];
 // A long script has one bar in place of its marks.
 const bar = document.querySelector('.reading-head .bar-of-lines i');
-const ear = new Earshot();
+const ear = new MicrophoneCapture();
 const landing = new Set();
 let index = 0;
 let take = null;
@@ -67,7 +67,7 @@ function show() {
   trace = new LiveTrace(at('live'), Number(line.expectedMs));
 }
 
-function courierSays(state) {
+function showUpload(state) {
   at('courier').textContent = say(`courier.${state}`);
   at('courier').classList.toggle('trouble', state !== 'stored');
 }
@@ -75,7 +75,7 @@ function courierSays(state) {
 // ---- reading
 
 function hear() {
-  take = new LineTake(lines[index], ear.sampleRate, OVERLAP_MS, through, courierSays);
+  take = new LineTake(lines[index], ear.sampleRate, OVERLAP_MS, through, showUpload);
   ear.begin(take);
 }
 
@@ -98,7 +98,7 @@ async function land(done, number) {
     other.tell({ state: page.dataset.state, index, landed: number, as: mark.className });
   } catch (failure) {
     mark.className = 'silent';
-    courierSays('notLanded');
+    showUpload('notLanded');
   }
 }
 
@@ -131,7 +131,7 @@ async function setAside(done) {
     await ear.end(done);
     await done.finish(false);
   } catch (failure) {
-    courierSays('notLanded');
+    showUpload('notLanded');
   }
 }
 

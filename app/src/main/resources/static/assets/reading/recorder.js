@@ -1,8 +1,8 @@
 // The recorder of one line: what each key and button does in each state.
-import { listen, stop as stopListening } from '../house/listen.js';
-import { send } from '../house/requests.js';
-import { clock, say } from '../house/words.js';
-import { carryRest } from './catchup.js';
+import { listen, stop as stopListening } from '../platform/listen.js';
+import { send } from '../platform/requests.js';
+import { clock, say } from '../platform/words.js';
+import { uploadRest } from './resume-uploads.js';
 import { showLevel } from './level.js';
 import { LiveTrace } from './livetrace.js';
 import { browserName, Microphone, troubleOf } from './microphone.js';
@@ -113,7 +113,7 @@ setInterval(() => {
 
 // ---- recording
 
-function courierSays(state) {
+function showUpload(state) {
   at('courier').textContent = say(`courier.${state}`);
   at('courier').classList.toggle('trouble', state !== 'stored');
 }
@@ -141,7 +141,7 @@ async function begin() {
   if (at('count-first').checked && !(await countDown())) {
     return;
   }
-  take = new TakeInTheMaking(line, words, microphone.stream, courierSays);
+  take = new TakeInTheMaking(line, words, microphone.stream, showUpload);
   await take.start();
   enter('recording');
   take.recorder.addEventListener('stop', () => { if (is('recording', 'paused')) finish(); });
@@ -274,7 +274,7 @@ await openMicrophone();
 if (page.dataset.finish) {
   enter('saving', say('finishing'));
   await judged(async () => {
-    await carryRest(page.dataset.finish);
+    await uploadRest(page.dataset.finish);
     return (await send('POST', `/recordings/${page.dataset.finish}/end`)).text();
   });
 }

@@ -1,9 +1,9 @@
-// One recording in the making: the media recorder, its chunks into the safe, the courier behind it.
-import { lockName } from './catchup.js';
-import { addressOf, Courier, end } from './courier.js';
-import { dropRecording, putChunk, putRecording } from './safe.js';
+// One recording in the making: the media recorder, its chunks into the chunk store, the uploader behind it.
+import { lockName } from './resume-uploads.js';
+import { addressOf, ChunkUploader, end } from './chunk-uploader.js';
+import { dropRecording, putChunk, putRecording } from './chunk-store.js';
 import { bestType } from './microphone.js';
-import { send } from '../house/requests.js';
+import { send } from '../platform/requests.js';
 
 const CHUNK_MS = 1000;
 
@@ -19,7 +19,7 @@ export class TakeInTheMaking {
       id: crypto.randomUUID(), line, words, type: this.recorder.mimeType || type, startedAt: Date.now(), count: null,
     };
     this.onState = onState;
-    this.courier = new Courier(this.recording, onState);
+    this.uploader = new ChunkUploader(this.recording, onState);
     this.recordedMs = 0;
   }
 
@@ -39,7 +39,7 @@ export class TakeInTheMaking {
     const number = this.#number++;
     this.#written = this.#written.then(async () => {
       await putChunk(this.recording.id, number, await blob.arrayBuffer());
-      this.courier.carry();
+      this.uploader.upload();
     }).catch(() => this.onState('full'));
   }
 
@@ -74,7 +74,7 @@ export class TakeInTheMaking {
     await this.#stopRecorder();
     this.recording.count = this.#number;
     await putRecording(this.recording);
-    await this.courier.emptied();
+    await this.uploader.emptied();
     const verdict = await end(this.recording, this.onState, { words: this.recording.words });
     await dropRecording(this.recording.id);
     this.#release();
@@ -83,7 +83,7 @@ export class TakeInTheMaking {
 
   /** Throws the recording away, here and on the server. */
   async throwAway() {
-    this.courier.stop();
+    this.uploader.stop();
     await this.#stopRecorder();
     await dropRecording(this.recording.id);
     this.#release();

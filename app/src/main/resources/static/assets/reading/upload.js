@@ -1,5 +1,5 @@
 // A file instead of the microphone: chosen or dropped, sent with its progress shown.
-import { csrfToken } from '../house/requests.js';
+import { csrfToken } from '../platform/requests.js';
 
 export const LARGEST_BYTES = 200 * 1024 * 1024;
 

@@ -1,6 +1,6 @@
 // Words are saved as they are typed. What the server hasn't acknowledged stays in this browser and is sent again.
-import { Answer, send } from '../house/requests.js';
-import { say } from '../house/words.js';
+import { Answer, send } from '../platform/requests.js';
+import { say } from '../platform/words.js';
 
 const TYPING_PAUSE_MS = 400;
 const RETRY_MS = 3000;

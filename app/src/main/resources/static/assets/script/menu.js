@@ -1,7 +1,7 @@
 // The menu of one line.
-import { say } from '../house/words.js';
-import { carry } from './carry.js';
-import { join, makeStanding, own, setIcon, slip, split, step, steps } from './deeds.js';
+import { say } from '../platform/words.js';
+import { moveTake } from './move-take.js';
+import { join, makeStanding, own, setIcon, statusMessage, split, step, steps } from './actions.js';
 
 const menu = document.getElementById('line-menu');
 let row = null;
@@ -44,18 +44,18 @@ function open(button) {
 }
 
 function doIt(deed) {
-  const deeds = {
+  const actions = {
     up: () => step(row, false),
     down: () => step(row, true),
-    split: () => (cursor === null ? slip(say('cursorFirst')) : split(row, cursor)),
+    split: () => (cursor === null ? statusMessage(say('cursorFirst')) : split(row, cursor)),
     join: () => join(row),
     steps: () => steps(row),
     own: () => own(row),
     standing: () => makeStanding(row),
-    carry: () => carry(row.querySelector('[data-take]')),
+    carry: () => moveTake(row.querySelector('[data-take]')),
   };
   menu.hidePopover();
-  deeds[deed]?.();
+  actions[deed]?.();
 }
 
 export function watchMenu(sheet) {

@@ -1,7 +1,7 @@
 // The script page: rows that save themselves, lines that can be reshaped, and coverage that follows.
 import { watchField, watchWords } from './autosave.js';
-import { watchCarrying } from './carry.js';
-import { changeKind, watchButtons, watchKeys, watchUndo } from './deeds.js';
+import { watchMoving } from './move-take.js';
+import { changeKind, watchButtons, watchKeys, watchUndo } from './actions.js';
 import { watchFilters } from './filters.js';
 import { watchMenu } from './menu.js';
 import { fillRows } from './rows.js';
@@ -29,7 +29,7 @@ function offerKinds({ target }) {
   }
 }
 
-watchCarrying();
+watchMoving();
 watchWords(sheet);
 watchKeys(sheet);
 watchMenu(sheet);

@@ -1,5 +1,5 @@
 // Lines are dragged by their grip, within a page and to other pages.
-import { moveTo } from './deeds.js';
+import { moveTo } from './actions.js';
 
 export function watchDragging() {
   document.querySelectorAll('.lines').forEach((list) => {

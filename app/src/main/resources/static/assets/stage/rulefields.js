@@ -1,5 +1,5 @@
 // The fields of one play rule: each part says something, or leaves it to a rule farther away, whose words it shows then.
-import { say } from '../house/words.js';
+import { say } from '../platform/words.js';
 
 const PARTS = {
   start: 'START',

@@ -1,8 +1,8 @@
 // The stage: things on a page, placed, moved and changed; each change is kept by the server before the next.
-import { Answer, send } from '../house/requests.js';
-import { tellNothing, tellOf } from '../house/note.js';
-import { say } from '../house/words.js';
-import '../house/keys.js';
+import { Answer, send } from '../platform/requests.js';
+import { tellNothing, tellOf } from '../platform/note.js';
+import { say } from '../platform/words.js';
+import '../platform/keys.js';
 import { newId } from '../reading/upload.js';
 import { dressFor, kindOf } from './dress.js';
 import { Inspector } from './inspector.js';

@@ -118,7 +118,7 @@ class StageTest extends Browsing {
     }
 
     @Test
-    void spotsAreMovedNudgedLinedUpTwinnedAndTakenBackAcrossAReload() throws Exception {
+    void spotsAreMovedNudgedLinedUpCopiedAndTakenBackAcrossAReload() throws Exception {
         Page page = review("Counter", "bakery.pdf");
         take(page);
         stage(page);

@@ -10,8 +10,8 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.transaction.support.TransactionTemplate;
-import prolalia.app.house.DataFolder;
-import prolalia.app.house.MediaStore;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.MediaStore;
 import prolalia.app.web.RunningHouse;
 import prolalia.app.web.Visitor;
 

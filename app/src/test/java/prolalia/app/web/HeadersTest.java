@@ -64,7 +64,7 @@ class HeadersTest extends RunningHouse {
     void shippedFilesAreKeptForEverAndCompressed() throws Exception {
         Visitor student = new Visitor(base());
         String page = student.page("/sign-in");
-        String style = Visitor.first(page, "href=\"(/[0-9]+/assets/house/look.css)\"");
+        String style = Visitor.first(page, "href=\"(/[0-9]+/assets/platform/look.css)\"");
         HttpResponse<byte[]> css = student.get(style, "Accept-Encoding", "gzip");
         assertThat(css.headers().firstValue("Cache-Control").orElse("")).contains("max-age=31536000");
         assertThat(css.headers().firstValue("Content-Encoding")).hasValue("gzip");

@@ -1,7 +1,7 @@
 package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static prolalia.app.house.db.Tables.LESSON;
+import static prolalia.app.platform.db.Tables.LESSON;
 
 import java.nio.file.Files;
 import org.jooq.DSLContext;

@@ -92,13 +92,13 @@ class TakePreparationTest {
         float[] recorded = mix(
                 concat(voice(-12, 0.1), silence(0.3), voice(-12, 1.12), silence(0.35), voice(-12, 0.08)),
                 noise(-60, 2, 8));
-        Span own = Neighbours.without(sound(recorded), 300);
+        Span own = OverlapTrimmer.without(sound(recorded), 300);
         assertThat(own.startMs()).isBetween(100L, 400L);
         assertThat(own.endMs()).isBetween(1_520L, 1_870L);
-        assertThat(Neighbours.without(sound(recorded), 0))
+        assertThat(OverlapTrimmer.without(sound(recorded), 0))
                 .isEqualTo(new Span(0, sound(recorded).durationMs()));
         float[] alone = concat(silence(0.3), voice(-12, 1.12), silence(0.3));
-        assertThat(Neighbours.without(sound(alone), 300))
+        assertThat(OverlapTrimmer.without(sound(alone), 300))
                 .isEqualTo(new Span(0, sound(alone).durationMs()));
     }
 

@@ -7,7 +7,7 @@ import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
-import prolalia.core.page.Manner;
+import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
 import prolalia.core.sound.Span;
 import prolalia.core.sound.edit.Edit;
@@ -54,7 +54,7 @@ public record ArchivedLesson(
                 ? Placed.NOTHING
                 : new Placed(
                         placed.things() == null ? List.of() : placed.things(),
-                        placed.manner() == null ? Manner.USUAL : placed.manner());
+                        placed.manner() == null ? PageSettings.USUAL : placed.manner());
     }
 
     /**

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson.GivenLine;
+import prolalia.core.published.PublishedLesson.PublishedLine;
 
 /** A chapter of a book: its text, and the overlay that says when each word of it is heard. */
 final class BookChapter {
@@ -33,7 +33,7 @@ final class BookChapter {
     private record Link(Way way) implements Part {}
 
     /** @param sound null when it is silent @param words that are said and when; empty when that isn't known */
-    private record LinePart(GivenLine line, String sound, List<Word> words, String icon, String iconSays)
+    private record LinePart(PublishedLine line, String sound, List<Word> words, String icon, String iconSays)
             implements Part {}
 
     void picture(String file, String shows) {
@@ -48,7 +48,7 @@ final class BookChapter {
         parts.add(new Link(way));
     }
 
-    void line(GivenLine line, String sound, List<Word> words, String icon, String iconSays) {
+    void line(PublishedLine line, String sound, List<Word> words, String icon, String iconSays) {
         List<Word> said =
                 words.stream().filter(word -> word.span().durationMs() > 0).toList();
         parts.add(new LinePart(line, sound, said, icon, iconSays));

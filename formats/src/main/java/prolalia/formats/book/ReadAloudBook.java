@@ -11,13 +11,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.StudentPage;
-import prolalia.core.given.StudentPage.OnPage;
-import prolalia.core.given.StudentPage.SaidLine;
-import prolalia.core.given.StudentPages;
 import prolalia.core.page.Paths;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.StudentPage;
+import prolalia.core.published.StudentPage.OnPage;
+import prolalia.core.published.StudentPage.SaidLine;
+import prolalia.core.published.StudentPages;
 import prolalia.formats.book.BookChapter.Way;
 import prolalia.formats.lesson.LessonFiles;
 import prolalia.formats.lesson.PictureEnding;
@@ -35,7 +35,7 @@ public final class ReadAloudBook {
     private static final String FOLDER = "EPUB/";
     private static final List<String> FONTS = List.of("primer-reader-latin-400.woff2", "primer-reader-latin-700.woff2");
 
-    private final GivenLesson lesson;
+    private final PublishedLesson lesson;
     private final LessonFiles files;
     private final List<StudentPage> pages;
     private final List<BookChapter> chapters = new ArrayList<>();
@@ -43,7 +43,7 @@ public final class ReadAloudBook {
     private final Map<String, String> pictures = new LinkedHashMap<>();
     private final Map<String, String> icons = new LinkedHashMap<>();
 
-    private ReadAloudBook(GivenLesson lesson, LessonFiles files) {
+    private ReadAloudBook(PublishedLesson lesson, LessonFiles files) {
         this.lesson = lesson;
         this.files = files;
         pages = StudentPages.of(lesson);
@@ -58,7 +58,7 @@ public final class ReadAloudBook {
      * @param changed when the lesson was last changed
      * @param out not closed
      */
-    public static void write(GivenLesson lesson, LessonFiles files, Instant changed, OutputStream out)
+    public static void write(PublishedLesson lesson, LessonFiles files, Instant changed, OutputStream out)
             throws IOException {
         new ReadAloudBook(lesson, files).write(changed, out);
     }
@@ -112,7 +112,7 @@ public final class ReadAloudBook {
     private String way(StudentPage page, OnPage each, List<BookChapter> aside) {
         String target = pageName(each.toNumber()) + ".xhtml";
         boolean right = each.jump().way() == Paths.Kind.RIGHT;
-        GivenLine said = each.isChosen() ? right ? page.praise() : page.correction() : null;
+        PublishedLine said = each.isChosen() ? right ? page.praise() : page.correction() : null;
         if (said == null) {
             return target;
         }
@@ -126,7 +126,7 @@ public final class ReadAloudBook {
         return name + ".xhtml";
     }
 
-    private void add(GivenLine line, BookChapter chapter) {
+    private void add(PublishedLine line, BookChapter chapter) {
         String icon = null;
         if (line.icon() != null) {
             icon = "steps/" + line.icon().name().toLowerCase(Locale.ROOT) + ".svg";
@@ -179,7 +179,7 @@ public final class ReadAloudBook {
             zip.put(FOLDER + "fonts/" + font, Shipped.asset("fonts/" + font));
         }
         for (String icon : icons.keySet()) {
-            zip.put(FOLDER + icon, Shipped.asset("house/" + icon));
+            zip.put(FOLDER + icon, Shipped.asset("platform/" + icon));
         }
         for (Map<String, String> named : List.of(sounds, pictures)) {
             for (Map.Entry<String, String> file : named.entrySet()) {

@@ -4,7 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson.GivenLine;
+import prolalia.core.published.PublishedLesson.PublishedLine;
 
 /** The files of a lesson, by the names that core's types have for them. */
 public interface LessonFiles {
@@ -15,7 +15,7 @@ public interface LessonFiles {
     String pictureType(String hash);
 
     /** When the words of a line that is heard are said; empty when that isn't known. */
-    List<Word> times(GivenLine line);
+    List<Word> times(PublishedLine line);
 
     /** The slide that a page was made of, if it was made of one. */
     Optional<Slide> slide(String pageId);

@@ -34,13 +34,13 @@ import org.openxmlformats.schemas.presentationml.x2006.main.CTApplicationNonVisu
 import org.openxmlformats.schemas.presentationml.x2006.main.CTExtension;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTPicture;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTSlideTiming;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.StudentPage;
-import prolalia.core.given.StudentPage.OnPage;
-import prolalia.core.given.StudentPage.SaidLine;
-import prolalia.core.given.StudentPages;
 import prolalia.core.page.Area;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.StudentPage;
+import prolalia.core.published.StudentPage.OnPage;
+import prolalia.core.published.StudentPage.SaidLine;
+import prolalia.core.published.StudentPages;
 import prolalia.formats.lesson.LessonFiles;
 import prolalia.formats.lesson.LessonFiles.Slide;
 
@@ -70,13 +70,13 @@ public final class LessonSlides {
 
     private final XMLSlideShow show;
     private final Optional<Path> deck;
-    private final GivenLesson lesson;
+    private final PublishedLesson lesson;
     private final LessonFiles files;
     private final Map<String, PackagePartName> sounds = new HashMap<>();
     private final Map<Integer, XSLFSlide> slides = new HashMap<>();
     private int numberOfSounds;
 
-    private LessonSlides(GivenLesson lesson, LessonFiles files) throws IOException {
+    private LessonSlides(PublishedLesson lesson, LessonFiles files) throws IOException {
         this.lesson = lesson;
         this.files = files;
         deck = lesson.pages().stream()
@@ -94,7 +94,7 @@ public final class LessonSlides {
     }
 
     /** @param out not closed */
-    public static void write(GivenLesson lesson, LessonFiles files, OutputStream out) throws IOException {
+    public static void write(PublishedLesson lesson, LessonFiles files, OutputStream out) throws IOException {
         LessonSlides slides = new LessonSlides(lesson, files);
         try (XMLSlideShow show = slides.show) {
             slides.make();
@@ -223,7 +223,7 @@ public final class LessonSlides {
 
     private boolean put(SaidLine said, Area area, boolean mark, XSLFSlide slide, SlideTiming timing)
             throws IOException, InvalidFormatException, XmlException {
-        GivenLine line = said.line();
+        PublishedLine line = said.line();
         if (!line.isHeard()) {
             return false;
         }

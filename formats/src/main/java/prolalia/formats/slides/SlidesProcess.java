@@ -12,10 +12,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.GivenLesson.GivenPage;
 import prolalia.core.page.Thing;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.formats.archive.ThingForms;
 import prolalia.formats.lesson.LessonFiles;
 import prolalia.formats.process.Parent;
@@ -37,25 +37,25 @@ public final class SlidesProcess {
 
     /** @param files by the names that the lesson gives them @param types of pictures @param slides by page */
     private record Request(
-            GivenLesson lesson,
+            PublishedLesson lesson,
             Map<String, Path> files,
             Map<String, String> types,
             Map<String, LessonFiles.Slide> slides) {}
 
     /** Writes what is asked of the program. @param pictures that things on its pages show */
-    public static void request(GivenLesson lesson, LessonFiles files, Stream<String> pictures, Path request)
+    public static void request(PublishedLesson lesson, LessonFiles files, Stream<String> pictures, Path request)
             throws IOException {
         Map<String, Path> paths = new HashMap<>();
         Map<String, String> types = new HashMap<>();
         Map<String, LessonFiles.Slide> slides = new HashMap<>();
         lesson.lines()
-                .filter(GivenLine::isHeard)
+                .filter(PublishedLine::isHeard)
                 .forEach(line -> paths.put(line.soundHash(), files.file(line.soundHash())));
         lesson.prompts().values().forEach(hash -> paths.put(hash, files.file(hash)));
         Stream<String> ofPages = lesson.pages().stream()
-                .map(GivenPage::picture)
+                .map(PublishedPage::picture)
                 .filter(picture -> picture != null)
-                .map(GivenLesson.GivenPicture::hash);
+                .map(PublishedLesson.PublishedPicture::hash);
         Stream.concat(ofPages, pictures).forEach(hash -> {
             paths.put(hash, files.file(hash));
             types.put(hash, files.pictureType(hash));
@@ -88,7 +88,7 @@ public final class SlidesProcess {
         }
 
         @Override
-        public List<Word> times(GivenLine line) {
+        public List<Word> times(PublishedLine line) {
             return List.of();
         }
 

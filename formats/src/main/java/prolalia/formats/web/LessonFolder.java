@@ -10,13 +10,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.StudentPage;
-import prolalia.core.given.StudentPages;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.SpeakingName;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.StudentPage;
+import prolalia.core.published.StudentPages;
 import prolalia.formats.caption.WebVtt;
 import prolalia.formats.lesson.LessonFiles;
 import prolalia.formats.lesson.PictureEnding;
@@ -31,8 +31,8 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class LessonFolder {
     private static final List<String> SHIPPED = List.of(
-            "house/look.css",
-            "house/mark.svg",
+            "platform/look.css",
+            "platform/mark.svg",
             "player/player.css",
             "player/board.css",
             "fonts/primer-reader-latin-400.woff2",
@@ -40,19 +40,19 @@ public final class LessonFolder {
             "fonts/LICENSE-primer-reader.txt");
     private static final String ASSETS = "files/";
 
-    private final GivenLesson lesson;
+    private final PublishedLesson lesson;
     private final LessonFiles files;
     private final List<StudentPage> pages;
     private final Map<String, String> soundNames = new LinkedHashMap<>();
     private final Map<String, List<Word>> times = new LinkedHashMap<>();
 
-    private LessonFolder(GivenLesson lesson, LessonFiles files) {
+    private LessonFolder(PublishedLesson lesson, LessonFiles files) {
         this.lesson = lesson;
         this.files = files;
         pages = StudentPages.of(lesson);
         for (StudentPage page : pages) {
             int number = 0;
-            for (GivenLine line : page.heard()) {
+            for (PublishedLine line : page.heard()) {
                 String name = String.format(Locale.ROOT, "sound/p%d-%02d", page.number(), ++number);
                 soundNames.putIfAbsent(line.soundHash(), name);
                 times.put(line.line().id(), files.times(line));
@@ -62,7 +62,7 @@ public final class LessonFolder {
     }
 
     /** @param out not closed */
-    public static void write(GivenLesson lesson, LessonFiles files, OutputStream out) throws IOException {
+    public static void write(PublishedLesson lesson, LessonFiles files, OutputStream out) throws IOException {
         new LessonFolder(lesson, files).write(out);
     }
 
@@ -77,7 +77,7 @@ public final class LessonFolder {
             zip.put(folder + ASSETS + path, Shipped.asset(path));
         }
         for (StepIcon icon : StepIcon.values()) {
-            String path = "house/steps/" + lowerCase(icon) + ".svg";
+            String path = "platform/steps/" + lowerCase(icon) + ".svg";
             zip.put(folder + ASSETS + path, Shipped.asset(path));
         }
         zip.compressNoMore();
@@ -101,7 +101,7 @@ public final class LessonFolder {
     private void writeCaptions(ZipOut zip, String folder) throws IOException {
         Map<String, List<Word>> captions = new LinkedHashMap<>();
         for (StudentPage page : pages) {
-            for (GivenLine line : page.heard()) {
+            for (PublishedLine line : page.heard()) {
                 List<Word> words = times.get(line.line().id());
                 if (!words.isEmpty()) {
                     captions.putIfAbsent(soundNames.get(line.soundHash()), words);
@@ -138,7 +138,7 @@ public final class LessonFolder {
     /** The first page, with all pages in its head. */
     private String page() {
         StudentPageWriter writer = new StudentPageWriter();
-        Places places = new InFolder(this);
+        LessonUrls places = new InFolder(this);
         Map<String, String> written = new LinkedHashMap<>();
         for (StudentPage page : pages) {
             written.put(places.page(page.number()), writer.write(page, lesson.prompts(), places, null));
@@ -157,7 +157,7 @@ public final class LessonFolder {
     }
 
     /** Addresses from the page of the folder. */
-    public static final class InFolder implements Places {
+    public static final class InFolder implements LessonUrls {
         private final LessonFolder folder;
 
         private InFolder(LessonFolder folder) {

@@ -12,9 +12,9 @@ import org.thymeleaf.context.ITemplateContext;
 import org.thymeleaf.messageresolver.AbstractMessageResolver;
 import org.thymeleaf.templatemode.TemplateMode;
 import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
-import prolalia.core.given.StudentPage;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.published.StudentPage;
 
 /** Writes a student's page as HTML. Thread-safe. */
 public final class StudentPageWriter {
@@ -43,12 +43,12 @@ public final class StudentPageWriter {
      * @param prompts the sounds that take the place of those that ship
      * @param sharing null: pages elsewhere aren't told of it
      */
-    public String write(StudentPage page, Map<Prompt, String> prompts, Places places, Sharing sharing) {
+    public String write(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, Sharing sharing) {
         return write(page, prompts, places, sharing, null);
     }
 
     /** @param otherPages of a lesson in one file: its pages by their addresses, as JSON; otherwise null */
-    String write(StudentPage page, Map<Prompt, String> prompts, Places places, Sharing sharing, String otherPages) {
+    String write(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, Sharing sharing, String otherPages) {
         Context context = new Context(Locale.ENGLISH);
         context.setVariable("student", page);
         context.setVariable("places", places);
@@ -60,7 +60,7 @@ public final class StudentPageWriter {
         return engine.process("player/page", context);
     }
 
-    private static Map<Prompt, String> heard(Map<Prompt, String> own, Places places) {
+    private static Map<Prompt, String> heard(Map<Prompt, String> own, LessonUrls places) {
         Map<Prompt, String> heard = new EnumMap<>(Prompt.class);
         for (Prompt prompt : Prompt.values()) {
             heard.put(prompt, own.containsKey(prompt) ? places.sound(own.get(prompt)) : places.prompt(prompt));

@@ -1,12 +1,12 @@
 // The student's page: one sound at a time, the big mark plays and pauses the line that is current. Pages turn in place.
-import { say } from '../house/words.js';
-import { Ground } from './ground.js';
-import { Lit } from './lit.js';
+import { say } from '../platform/words.js';
+import { BackgroundAudio } from './background-audio.js';
+import { WordHighlight } from './word-highlight.js';
 import { layOut } from './onpage.js';
 import { Prompts } from './prompts.js';
 import { countStart, isSpent, ruleOf } from './rule.js';
 import { Scanning, switchesOf } from './scanning.js';
-import { Turning } from './turning.js';
+import { PageNavigation } from './page-navigation.js';
 
 const SPEEDS = [1, 0.75, 1.25];
 const RING = 132;
@@ -15,8 +15,8 @@ const LINES_AHEAD = 3;
 const HELD = 'M19 17 v14 M29 17 v14';
 
 const at = (id) => document.getElementById(id);
-const ground = new Ground();
-const lit = new Lit();
+const background = new BackgroundAudio();
+const highlight = new WordHighlight();
 const prompts = new Prompts();
 // Two, in turns: what goes on over the next page has its own.
 const voices = [new Audio(), new Audio()];
@@ -44,7 +44,7 @@ const lengthOf = () => (Number.isFinite(audio.duration) && audio.duration) || Nu
 
 function choose(spot) {
   spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
-  lit.show(at('current'), spot.parentElement.querySelector('.words').textContent, spot);
+  highlight.show(at('current'), spot.parentElement.querySelector('.words').textContent, spot);
   const icon = spot.dataset.icon && at('steps').content.querySelector(`[data-icon=${spot.dataset.icon}]`);
   at('step').hidden = !icon;
   if (icon) {
@@ -82,7 +82,7 @@ function show() {
   ring(at('play'), 1 - share);
   currentOnes().forEach((spot) => ring(spot, 1 - share));
   at('left').textContent = left;
-  lit.at(audio.currentTime * 1000, audio.currentTime > 0 && !audio.ended);
+  highlight.at(audio.currentTime * 1000, audio.currentTime > 0 && !audio.ended);
   at('seek-trace').querySelector('rect').setAttribute('width', 640 * share);
   if (!dragging) {
     at('seek').value = Math.round(share * 1000);
@@ -92,7 +92,7 @@ function show() {
 
 function showPlaying() {
   const playing = !audio.paused;
-  ground.under(voices.some((voice) => !voice.paused));
+  background.under(voices.some((voice) => !voice.paused));
   const play = at('play');
   if (!play) {
     return;
@@ -121,7 +121,7 @@ function showRules() {
     const spent = isSpent(spot);
     spot.classList.toggle('spent', spent);
     spot.setAttribute('aria-disabled', spent);
-    spot.classList.toggle('on', ground.isOn(spot));
+    spot.classList.toggle('on', background.isOn(spot));
   });
 }
 
@@ -172,12 +172,12 @@ function ended() {
   }
 }
 
-async function background(spot) {
-  if (!ground.isOn(spot) && isSpent(spot)) {
+async function toggleBackground(spot) {
+  if (!background.isOn(spot) && isSpent(spot)) {
     return;
   }
-  const starts = !ground.isOn(spot);
-  await ground.toggle(spot);
+  const starts = !background.isOn(spot);
+  await background.toggle(spot);
   if (starts) {
     countStart(spot);
   }
@@ -187,7 +187,7 @@ async function background(spot) {
 function press(spot) {
   arriving = [];
   if (ruleOf(spot).underSpeech) {
-    background(spot).catch(() => { at('trouble').textContent = say('trouble'); });
+    toggleBackground(spot).catch(() => { at('trouble').textContent = say('trouble'); });
   } else if (spot.dataset.line === current().dataset.line && (!audio.paused || (audio.currentTime > 0 && !audio.ended))) {
     toggle();
   } else {
@@ -255,9 +255,9 @@ async function arrive() {
   const lines = new Set();
   const all = spots.filter((spot) => ruleOf(spot).onArrival && !lines.has(spot.dataset.line) && lines.add(spot.dataset.line));
   const speaking = all.filter((spot) => !ruleOf(spot).underSpeech && !isSpent(spot));
-  const under = all.filter((spot) => ruleOf(spot).underSpeech && !ground.isOn(spot));
+  const under = all.filter((spot) => ruleOf(spot).underSpeech && !background.isOn(spot));
   try {
-    await Promise.all(under.map(background));
+    await Promise.all(under.map(toggleBackground));
     arriving = speaking.slice(1);
     if (speaking.length === 0 || await begin(speaking[0], true)) {
       return;
@@ -305,8 +305,8 @@ function open() {
   if (at('play')) {
     prompts.wait(() => voices.every((voice) => voice.paused) && at('start').hidden);
   }
-  spots.slice(0, LINES_AHEAD).forEach((spot) => lit.prepare(spot));
-  window.requestIdleCallback ? requestIdleCallback(() => turning.lookAhead()) : setTimeout(() => turning.lookAhead(), 500);
+  spots.slice(0, LINES_AHEAD).forEach((spot) => highlight.prepare(spot));
+  window.requestIdleCallback ? requestIdleCallback(() => navigation.lookAhead()) : setTimeout(() => navigation.lookAhead(), 500);
 }
 
 /** A link leads out of the lesson: the first press says so, the second one goes. */
@@ -336,19 +336,19 @@ function leave() {
   const goesOn = spots.length > 0 && !audio.paused && ruleOf(current()).goesOn;
   arriving = [];
   timesLeft = 1;
-  ground.leave();
+  background.leave();
   if (goesOn) {
     audio = voices.find((voice) => voice !== audio);
   }
   audio.pause();
 }
 
-const turning = new Turning({ onWay: answer, onLeave: leave, onOpen: open, onTrouble: () => { at('trouble').textContent = say('pageTrouble'); } });
+const navigation = new PageNavigation({ onWay: answer, onLeave: leave, onOpen: open, onTrouble: () => { at('trouble').textContent = say('pageTrouble'); } });
 
 voices.forEach((voice) => {
   voice.preload = 'auto';
   voice.preservesPitch = true;
-  const ifCurrent = (deed) => () => (voice === audio && at('play') ? deed() : ground.under(voices.some((each) => !each.paused)));
+  const ifCurrent = (deed) => () => (voice === audio && at('play') ? deed() : background.under(voices.some((each) => !each.paused)));
   ['play', 'pause', 'ended'].forEach((event) => voice.addEventListener(event, ifCurrent(showPlaying)));
   voice.addEventListener('ended', ifCurrent(ended));
   // What was taken out of the lesson while it played.

@@ -19,7 +19,7 @@ import org.junit.jupiter.api.io.TempDir;
 import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.page.Area;
-import prolalia.core.page.Manner;
+import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
 import prolalia.core.page.Thing;
 import prolalia.core.sound.Span;
@@ -64,7 +64,7 @@ class LessonArchiveTest {
                 List.of(
                         new Thing.Spot("s", new Area(0, 0, 0.1, 0.1), "l", true),
                         new Thing.Link("k", new Area(0, 0, 0.1, 0.1), "More", "https://a.example", true)),
-                Manner.USUAL);
+                PageSettings.USUAL);
         ArchivedLine line = new ArchivedLine("l", LineKind.QUESTION, "one two", null, List.of(take));
         return new ArchivedLesson(
                 "Beans",

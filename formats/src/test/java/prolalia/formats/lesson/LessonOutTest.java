@@ -93,7 +93,8 @@ class LessonOutTest {
                 .allMatch(name -> name.startsWith("Beans & peas/"));
         assertThat(files.get("Beans & peas/files/player/player.js")).doesNotContainPattern("(?m)^(import|export) ");
         // Every file that the page names is there.
-        assertThat(List.of("player/player.js", "player/player.css", "house/look.css", "player/prompts/try_again.mp3"))
+        assertThat(List.of(
+                        "player/player.js", "player/player.css", "platform/look.css", "player/prompts/try_again.mp3"))
                 .allMatch(name -> page.contains("files/" + name) && files.containsKey("Beans & peas/files/" + name));
     }
 

@@ -12,21 +12,21 @@ import java.util.Map;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.given.GivenLesson;
-import prolalia.core.given.GivenLesson.GivenLine;
-import prolalia.core.given.GivenLesson.GivenPage;
-import prolalia.core.given.GivenLesson.GivenPicture;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.lesson.Take;
 import prolalia.core.page.Area;
 import prolalia.core.page.Look;
-import prolalia.core.page.Manner;
+import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
 import prolalia.core.page.Thing;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.PublishedLesson.PublishedPage;
+import prolalia.core.published.PublishedLesson.PublishedPicture;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Span;
 
@@ -40,22 +40,23 @@ public final class MadeLesson implements LessonFiles {
 
     private final Map<String, Path> files = new HashMap<>();
     private final Map<String, Slide> slides = new HashMap<>();
-    public final GivenLesson lesson;
+    public final PublishedLesson lesson;
 
     public MadeLesson(Path folder) throws IOException {
         BufferedImage picture = new BufferedImage(320, 180, BufferedImage.TYPE_INT_RGB);
         Path png = folder.resolve("picture.png");
         ImageIO.write(picture, "png", png.toFile());
         files.put(PICTURE, png);
-        List<GivenPage> pages = new ArrayList<>();
-        GivenPicture shown = new GivenPicture(PICTURE, "image/png", "A <bean> & soil", 320, 180);
-        pages.add(new GivenPage(
+        List<PublishedPage> pages = new ArrayList<>();
+        PublishedPicture shown = new PublishedPicture(PICTURE, "image/png", "A <bean> & soil", 320, 180);
+        pages.add(new PublishedPage(
                 "one",
                 shown,
                 List.of(
                         heard("l1", LineKind.DIRECTION, "Look at the bean.", StepIcon.LOOK, folder),
                         heard("l2", LineKind.QUESTION, NASTY, null, folder),
-                        new GivenLine(new Line("l3", LineKind.CHOICE, "silent", Optional.empty()), null, null, null),
+                        new PublishedLine(
+                                new Line("l3", LineKind.CHOICE, "silent", Optional.empty()), null, null, null),
                         heard("l4", LineKind.HINT, "Count the leaves.", null, folder),
                         heard("l5", LineKind.PRAISE, "Yes, it is awake!", null, folder),
                         heard("l6", LineKind.NOTE, "For the teacher alone.", null, folder)),
@@ -74,25 +75,25 @@ public final class MadeLesson implements LessonFiles {
                                 new Thing.Link(
                                         "k1", new Area(0.8, 0.8, 0.1, 0.1), "More", "https://a.example/?a=1&b=2", true),
                                 new Thing.Text("t1", new Area(0, 0.9, 1, 0.1), NASTY, Thing.Text.Size.SMALL, null)),
-                        Manner.USUAL)));
-        pages.add(new GivenPage(
+                        PageSettings.USUAL)));
+        pages.add(new PublishedPage(
                 "two",
                 null,
                 List.of(heard("l7", LineKind.PASSAGE, "The bean — drinks.", null, folder)),
                 Placed.NOTHING));
-        pages.add(new GivenPage("three", shown, List.of(), Placed.NOTHING));
-        pages.add(new GivenPage("four", null, List.of(), Placed.NOTHING));
-        lesson = new GivenLesson("Beans & <peas>", pages, Placed.NOTHING, Map.of());
+        pages.add(new PublishedPage("three", shown, List.of(), Placed.NOTHING));
+        pages.add(new PublishedPage("four", null, List.of(), Placed.NOTHING));
+        lesson = new PublishedLesson("Beans & <peas>", pages, Placed.NOTHING, Map.of());
     }
 
-    private GivenLine heard(String id, LineKind kind, String words, StepIcon icon, Path folder) throws IOException {
+    private PublishedLine heard(String id, LineKind kind, String words, StepIcon icon, Path folder) throws IOException {
         Path sound = folder.resolve(id + ".mp3");
         try (InputStream in = MadeLesson.class.getResourceAsStream("/static/assets/player/prompts/well_done.mp3")) {
             Files.write(sound, in.readAllBytes());
         }
         files.put("sound-" + id, sound);
         Line line = new Line(id, kind, words, Optional.of(new Take("t" + id, words, 900, false)));
-        return new GivenLine(line, icon, "sound-" + id, new Peaks(new byte[45]));
+        return new PublishedLine(line, icon, "sound-" + id, new Peaks(new byte[45]));
     }
 
     /** From now on a page is one of these slides. */
@@ -112,7 +113,7 @@ public final class MadeLesson implements LessonFiles {
 
     /** Evenly over the take; what is no word takes no time. */
     @Override
-    public List<Word> times(GivenLine line) {
+    public List<Word> times(PublishedLine line) {
         List<Word> words = new ArrayList<>();
         int from = 0;
         for (String text : line.words().split(" ")) {

@@ -8,9 +8,9 @@ import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import prolalia.core.given.StudentPage;
-import prolalia.core.given.StudentPages;
 import prolalia.core.lesson.Prompt;
+import prolalia.core.published.StudentPage;
+import prolalia.core.published.StudentPages;
 import prolalia.formats.lesson.MadeLesson;
 
 /** A student's page as it is written, wherever its files are. */
@@ -28,7 +28,7 @@ class StudentPageWriterTest {
     }
 
     /** Somewhere where addresses tell what they are for. */
-    public static final class Somewhere implements Places {
+    public static final class Somewhere implements LessonUrls {
         @Override
         public String page(int number) {
             return "page-" + number;

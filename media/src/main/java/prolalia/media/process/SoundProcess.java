@@ -23,10 +23,10 @@ import prolalia.core.sound.SpokenPart;
 import prolalia.core.sound.edit.EditPlan;
 import prolalia.core.sound.edit.EditedTake;
 import prolalia.core.sound.edit.NoiseReduction;
-import prolalia.media.KnownTake;
 import prolalia.media.LongRecording;
 import prolalia.media.SoundReader;
 import prolalia.media.SoundWriter;
+import prolalia.media.TakeAnalysis;
 import prolalia.media.TakeRenderer;
 import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest.Checked;
@@ -235,9 +235,9 @@ public final class SoundProcess {
         }
         SoundWriter.writeFlac(decoded.sound(), asked.flac());
         Edited edited = asked.edited();
-        KnownTake known;
+        TakeAnalysis known;
         try {
-            known = KnownTake.listen(
+            known = TakeAnalysis.listen(
                     decoded.sound(),
                     asked.mp3(),
                     asked.isThere(),

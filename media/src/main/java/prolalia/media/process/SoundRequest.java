@@ -105,7 +105,7 @@ public sealed interface SoundRequest<A> {
     }
 
     /**
-     * A take that comes from elsewhere with its original ({@link prolalia.media.KnownTake}).
+     * A take that comes from elsewhere with its original ({@link prolalia.media.TakeAnalysis}).
      *
      * @param mp3 the take as it is heard; made when it isn't there
      * @param longestMs an original that is longer is refused

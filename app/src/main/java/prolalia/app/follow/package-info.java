@@ -1,2 +1,0 @@
-/** When the words of a take are said: they light up as a student hears them. */
-package prolalia.app.follow;

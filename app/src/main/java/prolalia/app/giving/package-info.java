@@ -1,2 +1,0 @@
-/** Giving a lesson out: its link, and the code that leads to it. */
-package prolalia.app.giving;

@@ -1,8 +1,0 @@
-package prolalia.app.house;
-
-import java.io.IOException;
-
-/** A body came in so slowly that it was given up. */
-public final class TooSlowException extends IOException {
-    private static final long serialVersionUID = 1;
-}

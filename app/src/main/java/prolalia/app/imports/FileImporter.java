@@ -1,0 +1,96 @@
+package prolalia.app.imports;
+
+import java.io.IOException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import prolalia.app.imports.FileBatch.StoredFile;
+import prolalia.app.imports.FileBatchStore.Batch;
+import prolalia.app.platform.BackgroundWork;
+import prolalia.app.platform.BegunWork;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.sound.FileTakes;
+import prolalia.app.sound.Verdict;
+import prolalia.core.sound.Refusal;
+
+/** Makes takes of the files of batches; what a stop of the server interrupts is done at the next start. */
+@Component
+class FileImporter implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(FileImporter.class);
+
+    private final FileBatchStore store;
+    private final LongRecordingService longOnes;
+    private final FileTakes takes;
+    private final MediaStore media;
+    private final BackgroundWork worker;
+
+    FileImporter(
+            FileBatchStore store, LongRecordingService longOnes, FileTakes takes, MediaStore media, BegunWork begun) {
+        this.store = store;
+        this.longOnes = longOnes;
+        this.takes = takes;
+        this.media = media;
+        worker = new BackgroundWork("file-taker", begun, this::take, this::setAside);
+    }
+
+    /** The first file that isn't done is the one that ended the server. */
+    private void setAside(String batchId) {
+        store.files(batchId).stream()
+                .filter(file -> file.wanted() && !file.isDone())
+                .findFirst()
+                .ifPresent(file -> store.taken(batchId, file.number(), null, null, Refusal.Reason.TOO_HEAVY));
+        worker.in(1_000, batchId);
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        store.withWork().forEach(this::takeSoon);
+    }
+
+    void takeSoon(String batchId) {
+        worker.soon(batchId);
+    }
+
+    private void take(String batchId) {
+        Batch batch = store.find(batchId).orElseThrow(() -> new NotFoundException("batch"));
+        store.files(batchId).stream()
+                .filter(file -> file.wanted() && !file.isDone())
+                .forEach(file -> take(batch, file));
+    }
+
+    private void take(Batch batch, StoredFile file) {
+        String batchId = batch.id();
+        try {
+            if (file.lineId() == null) {
+                String longId = Ids.newId();
+                longOnes.begin(batch.lessonId(), file.pageId(), longId, file.name(), file.rawHash());
+                store.taken(batchId, file.number(), null, longId, null);
+                return;
+            }
+            Verdict verdict =
+                    takes.keep(batch.teacherId(), file.lineId(), file.name(), null, media.file(file.rawHash()));
+            if (verdict instanceof Verdict.Taken taken) {
+                store.taken(batchId, file.number(), taken.take().id(), null, null);
+            } else if (verdict instanceof Verdict.Refused refused) {
+                store.taken(
+                        batchId, file.number(), null, null, refused.recording().refusal());
+            }
+        } catch (NotFoundException removed) {
+            store.place(batchId, file.number(), null, null);
+            store.taken(batchId, file.number(), null, null, null);
+        } catch (IOException | RuntimeException failure) {
+            LOG.error("File {} of batch {} could not be taken", file.number(), batchId, failure);
+            store.taken(batchId, file.number(), null, null, Refusal.Reason.DAMAGED);
+        }
+    }
+
+    @Override
+    public void destroy() {
+        worker.close();
+    }
+}

@@ -1,0 +1,141 @@
+package prolalia.app.imports;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.time.Clock;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.imports.LongRecording.SplitLine;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.sound.RecordingService;
+import prolalia.core.align.LineSlice;
+import prolalia.core.script.ReadingTime;
+import prolalia.core.sound.Span;
+
+/** Long recordings, from the file to the takes of their lines. */
+@Service
+class LongRecordingService {
+    static final long LARGEST_BYTES = 2L << 30;
+
+    /** Shorter than this can't hold a word. */
+    private static final long SHORTEST_LINE_MS = 100;
+
+    private final LongRecordingStore store;
+    private final SplitWorker worker;
+    private final LessonService lessons;
+    private final MediaStore media;
+    private final Clock clock;
+
+    LongRecordingService(
+            LongRecordingStore store, SplitWorker worker, LessonService lessons, MediaStore media, Clock clock) {
+        this.store = store;
+        this.worker = worker;
+        this.lessons = lessons;
+        this.media = media;
+        this.clock = clock;
+    }
+
+    /** Takes a file in; it is on the disk when this returns, and is listened to from then on. */
+    void receive(String teacherId, String lessonId, String id, String fileName, InputStream content)
+            throws IOException {
+        lessons.summary(teacherId, lessonId);
+        String rawHash = media.keep(RecordingService.limited(content, LARGEST_BYTES));
+        begin(lessonId, null, id, fileName, rawHash);
+    }
+
+    /** A file that is on the disk is to be split over the lines of a page, or over the whole script. */
+    void begin(String lessonId, String pageId, String id, String fileName, String rawHash) {
+        store.add(id, lessonId, pageId, fileName, rawHash, clock.millis());
+        worker.workSoon(id);
+    }
+
+    LongRecording recording(String teacherId, String id) {
+        return store.find(id)
+                .filter(recording -> recording.teacherId().equals(teacherId))
+                .orElseThrow(() -> new NotFoundException("long recording"));
+    }
+
+    List<LongRecording> ofLesson(String teacherId, String lessonId) {
+        lessons.summary(teacherId, lessonId);
+        return store.ofLesson(lessonId);
+    }
+
+    /** The share of it that was listened to, in percent. */
+    long percentHeard(String id) {
+        return Math.round(100 * worker.progress(id));
+    }
+
+    byte[] outline(String teacherId, String id) {
+        return store.outline(recording(teacherId, id).id());
+    }
+
+    /** The teacher says where a line is. */
+    @Transactional
+    LongRecording place(String teacherId, String id, String lineId, long startMs, long endMs) {
+        LongRecording recording = recording(teacherId, id);
+        line(recording, lineId);
+        long start = Math.max(0, Math.min(startMs, recording.durationMs() - SHORTEST_LINE_MS));
+        long end = Math.min(recording.durationMs(), Math.max(endMs, start + SHORTEST_LINE_MS));
+        store.place(id, lineId, new Span(start, Math.max(start, end)), true);
+        return recording(teacherId, id);
+    }
+
+    /** Puts a line where the program found it; one that it didn't find, where it could be. */
+    @Transactional
+    LongRecording placeAsFound(String teacherId, String id, String lineId) {
+        LongRecording recording = recording(teacherId, id);
+        SplitLine line = line(recording, lineId);
+        if (line.found() != null) {
+            store.place(id, lineId, line.found(), false);
+        } else {
+            store.place(id, lineId, guess(recording, line), true);
+        }
+        return recording(teacherId, id);
+    }
+
+    /** The teacher says that a line isn't in the recording. */
+    @Transactional
+    LongRecording leaveOut(String teacherId, String id, String lineId) {
+        LongRecording recording = recording(teacherId, id);
+        line(recording, lineId);
+        store.place(id, lineId, null, true);
+        return recording(teacherId, id);
+    }
+
+    private static Span guess(LongRecording recording, SplitLine line) {
+        long before = recording.lines().stream()
+                .filter(each -> each.number() < line.number() && each.span() != null)
+                .mapToLong(each -> each.span().endMs())
+                .max()
+                .orElse(0);
+        long after = recording.lines().stream()
+                .filter(each -> each.number() > line.number() && each.span() != null)
+                .mapToLong(each -> each.span().startMs())
+                .min()
+                .orElse(recording.durationMs());
+        return LineSlice.guess(before, Math.max(after, before), Math.round(ReadingTime.ofWordsMs(line.words())));
+    }
+
+    /** Makes takes of these lines, soon; each is kept. */
+    LongRecording take(String teacherId, String id, List<String> lineIds) {
+        recording(teacherId, id);
+        store.want(id, lineIds);
+        worker.workSoon(id);
+        return recording(teacherId, id);
+    }
+
+    @Transactional
+    void putAway(String teacherId, String id, boolean away) {
+        store.putAway(recording(teacherId, id).id(), away ? clock.millis() : null);
+    }
+
+    static SplitLine line(LongRecording recording, String lineId) {
+        return recording.lines().stream()
+                .filter(each -> each.lineId().equals(lineId))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("line of the recording"));
+    }
+}

@@ -1,0 +1,24 @@
+package prolalia.app.platform;
+
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
+
+/**
+ * How this house was started.
+ *
+ * @param data the folder that holds everything that is kept
+ * @param demo whether the demo data is made and a button enters as the demo teacher
+ * @param rehearse whether, for the price of a few seconds of a processor, what is done first isn't slow
+ * @param quiet a recording that sent nothing for this long isn't being recorded any more
+ * @param hosts names by which this server is reached, beside those that it knows of itself
+ */
+@ConfigurationProperties("prolalia")
+public record HouseProperties(
+        @DefaultValue("data/school") Path data,
+        @DefaultValue("false") boolean demo,
+        @DefaultValue("false") boolean rehearse,
+        @DefaultValue("5s") Duration quiet,
+        @DefaultValue({}) List<String> hosts) {}

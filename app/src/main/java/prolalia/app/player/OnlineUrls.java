@@ -1,0 +1,63 @@
+package prolalia.app.player;
+
+import java.util.function.Function;
+import org.springframework.web.servlet.resource.ResourceUrlProvider;
+import prolalia.formats.web.LessonUrls;
+
+/**
+ * Addresses of a lesson on this server.
+ *
+ * @param base of all that belongs to the lesson
+ * @param counted whether it is counted what students ask for
+ * @param times JSON of the times of a line's words, by its id; null when they aren't known as yet
+ * @param assets knows by which addresses the files that ship may be kept by browsers for ever
+ */
+public record OnlineUrls(String base, boolean counted, Function<String, String> times, ResourceUrlProvider assets)
+        implements LessonUrls {
+    @Override
+    public String page(int number) {
+        return base + "/" + number;
+    }
+
+    @Override
+    public String sound(String hash) {
+        return base + "/sound/" + hash + ".mp3";
+    }
+
+    @Override
+    public String picture(String hash) {
+        return base + "/picture/" + hash;
+    }
+
+    @Override
+    public String thing(String hash) {
+        return base + "/thing/" + hash;
+    }
+
+    @Override
+    public String asset(String path) {
+        String plain = "/assets/" + path;
+        String lasting = assets.getForLookupPath(plain);
+        return lasting == null ? plain : lasting;
+    }
+
+    @Override
+    public String words(String lineId) {
+        return base + "/words/" + lineId;
+    }
+
+    @Override
+    public String times(String lineId) {
+        return times.apply(lineId);
+    }
+
+    @Override
+    public String hintsAsked() {
+        return counted ? base + "/hints/" : null;
+    }
+
+    @Override
+    public boolean inOneFile() {
+        return false;
+    }
+}

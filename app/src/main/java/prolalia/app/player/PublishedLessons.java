@@ -1,0 +1,61 @@
+package prolalia.app.player;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.PromptStore;
+import prolalia.app.lesson.PromptStore.Voice;
+import prolalia.app.sound.TakeService;
+import prolalia.app.sound.TakeSounds;
+import prolalia.app.stage.StageService;
+import prolalia.core.lesson.Prompt;
+import prolalia.core.published.PublishedLesson;
+
+/** Lessons as they are given to students, whole. */
+@Service
+public class PublishedLessons {
+    private final TakeService takes;
+    private final TakeSounds takeSounds;
+    private final StageService stages;
+    private final PromptStore prompts;
+
+    PublishedLessons(TakeService takes, TakeSounds takeSounds, StageService stages, PromptStore prompts) {
+        this.prompts = prompts;
+        this.takes = takes;
+        this.takeSounds = takeSounds;
+        this.stages = stages;
+    }
+
+    public PublishedLesson of(LessonSummary summary) {
+        return stages.given(takes.heard(summary), sounds(voices(summary)));
+    }
+
+    private Map<Prompt, Voice> voices(LessonSummary summary) {
+        Map<Prompt, Voice> voices = prompts.ofLesson(summary.id());
+        List<String> missing = voices.values().stream()
+                .filter(voice -> voice.soundHash() == null)
+                .map(Voice::takeId)
+                .toList();
+        if (!missing.isEmpty()) {
+            takeSounds.makeNow(missing);
+            voices = prompts.ofLesson(summary.id());
+        }
+        voices.values().removeIf(voice -> voice.soundHash() == null);
+        return voices;
+    }
+
+    private static Map<Prompt, String> sounds(Map<Prompt, Voice> voices) {
+        return voices.entrySet().stream()
+                .collect(Collectors.toMap(
+                        Map.Entry::getKey, entry -> entry.getValue().soundHash()));
+    }
+
+    /** The takes in which the teacher of a lesson says what its pages say themselves. */
+    public Map<Prompt, String> promptTakes(LessonSummary summary) {
+        return voices(summary).entrySet().stream()
+                .collect(Collectors.toMap(
+                        Map.Entry::getKey, entry -> entry.getValue().takeId()));
+    }
+}

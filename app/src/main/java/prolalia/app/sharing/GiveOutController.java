@@ -1,0 +1,141 @@
+package prolalia.app.sharing;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.util.Optional;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.platform.Messages;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.sharing.SchoolAddress.Address;
+import prolalia.app.stage.StageService;
+import prolalia.formats.code.CodeImage;
+
+@Controller
+class GiveOutController {
+    private final LinkService links;
+    private final LessonService lessons;
+    private final SchoolAddress addresses;
+    private final StageService stages;
+    private final Messages messages;
+
+    GiveOutController(
+            LinkService links, LessonService lessons, SchoolAddress addresses, StageService stages, Messages messages) {
+        this.stages = stages;
+        this.links = links;
+        this.lessons = lessons;
+        this.addresses = addresses;
+        this.messages = messages;
+    }
+
+    @GetMapping("/lessons/{id}/give-out")
+    String giveOut(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "0") int switches,
+            HttpServletRequest request,
+            Model model) {
+        Address address = addresses.address(request);
+        Optional<String> link = link(teacher, id, address).map(plain -> forSwitches(plain, switches));
+        LessonView lesson = lessons.lesson(teacher.id(), id);
+        if (lesson.summary().shelf()) {
+            throw new NotFoundException("lesson");
+        }
+        model.addAttribute("lesson", lesson);
+        model.addAttribute("switches", switches);
+        model.addAttribute("wordsShown", !stages.areWordsHidden(id));
+        model.addAttribute(
+                "snippet",
+                links.token(teacher.id(), id)
+                        .map(token -> Embedding.snippet(
+                                address.base(), token, lesson.summary().title(), Embedding.WIDTH, Embedding.HEIGHT))
+                        .orElse(null));
+        model.addAttribute("link", link.orElse(null));
+        model.addAttribute("thisMachineOnly", address.thisMachineOnly());
+        model.addAttribute("code", link.map(CodeImage::of).orElse(null));
+        model.addAttribute("words", messages.forBrowser("giveout"));
+        return "sharing/give-out";
+    }
+
+    private static String forSwitches(String link, int switches) {
+        return switches == 1 || switches == 2 ? link + "?switches=" + switches : link;
+    }
+
+    /** Whether students see the words of what they hear. */
+    @PutMapping("/lessons/{id}/words-shown")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void wordsShown(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam boolean shown) {
+        stages.hideWords(lessons.summary(teacher.id(), id).id(), !shown);
+    }
+
+    @PostMapping("/lessons/{id}/link/withdraw")
+    String withdraw(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        links.withdraw(teacher.id(), id);
+        return "redirect:/lessons/" + id + "/give-out";
+    }
+
+    @PostMapping("/lessons/{id}/link/renew")
+    String renew(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        links.renew(teacher.id(), id);
+        return "redirect:/lessons/" + id + "/give-out";
+    }
+
+    @GetMapping(path = "/lessons/{id}/code.svg")
+    ResponseEntity<byte[]> svg(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) String download,
+            @RequestParam(defaultValue = "0") int switches,
+            HttpServletRequest request) {
+        byte[] svg = code(teacher, id, switches, request).svg().getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        return image(svg, "image/svg+xml", download == null ? null : "code.svg");
+    }
+
+    @GetMapping(path = "/lessons/{id}/code.png")
+    ResponseEntity<byte[]> png(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) String download,
+            @RequestParam(defaultValue = "0") int switches,
+            HttpServletRequest request) {
+        return image(code(teacher, id, switches, request).png(), "image/png", download == null ? null : "code.png");
+    }
+
+    private CodeImage code(SignedInTeacher teacher, String lessonId, int switches, HttpServletRequest request) {
+        return link(teacher, lessonId, addresses.address(request))
+                .map(plain -> forSwitches(plain, switches))
+                .map(CodeImage::of)
+                .orElseThrow(() -> new NotFoundException("code"));
+    }
+
+    private Optional<String> link(SignedInTeacher teacher, String lessonId, Address address) {
+        return links.token(teacher.id(), lessonId).map(token -> address.base() + "/l/" + token);
+    }
+
+    private static ResponseEntity<byte[]> image(byte[] content, String type, String fileName) {
+        ResponseEntity.BodyBuilder response =
+                ResponseEntity.ok().contentType(MediaType.valueOf(type)).cacheControl(CacheControl.noStore());
+        if (fileName != null) {
+            response.header(
+                    HttpHeaders.CONTENT_DISPOSITION,
+                    ContentDisposition.attachment().filename(fileName).build().toString());
+        }
+        return response.body(content);
+    }
+}

@@ -1,0 +1,93 @@
+package prolalia.app.sharing;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.net.Inet4Address;
+import java.net.InetAddress;
+import java.net.NetworkInterface;
+import java.net.SocketException;
+import java.net.UnknownHostException;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import prolalia.app.school.SchoolService;
+
+/** The address at which students reach this server: as set for the school, or else worked out. */
+@Component
+public class SchoolAddress {
+    private final SchoolService school;
+    private final String listensOn;
+    private final boolean behindProxy;
+
+    SchoolAddress(
+            SchoolService school,
+            @Value("${server.address:}") String listensOn,
+            @Value("${server.tomcat.remoteip.internal-proxies:}") String proxies) {
+        this.school = school;
+        this.listensOn = listensOn;
+        behindProxy = !proxies.isEmpty();
+    }
+
+    /**
+     * An address.
+     *
+     * @param base without a slash at the end
+     * @param thisMachineOnly whether no other device can reach it
+     */
+    public record Address(String base, boolean thisMachineOnly) {}
+
+    /** A teacher who works on the server itself sees "localhost"; a tablet needs this machine's name in the network. */
+    public Address address(HttpServletRequest request) {
+        String set = school.settings().address();
+        if (set != null) {
+            return new Address(set, false);
+        }
+        String host = request.getServerName();
+        if (!isLoopback(host)) {
+            return new Address(base(host, request), false);
+        }
+        boolean onNetwork = listensOn.isEmpty() || listensOn.equals("0.0.0.0") || listensOn.equals("::");
+        Optional<String> here = onNetwork ? networkAddress() : Optional.empty();
+        return new Address(base(here.orElse(host), request), here.isEmpty());
+    }
+
+    /** @param host one of this server's own (see KnownHosts); its port is not taken from what the browser says of it */
+    private String base(String host, HttpServletRequest request) {
+        int port = behindProxy ? request.getServerPort() : request.getLocalPort();
+        boolean usual = port == (request.isSecure() ? 443 : 80);
+        return (request.isSecure() ? "https://" : "http://") + host + (usual ? "" : ":" + port);
+    }
+
+    private static boolean isLoopback(String host) {
+        try {
+            return host.equals("localhost")
+                    || Character.isDigit(host.charAt(0))
+                            && InetAddress.getByName(host).isLoopbackAddress()
+                    || host.equals("[::1]");
+        } catch (UnknownHostException unreadable) {
+            return false;
+        }
+    }
+
+    /** The first of {@link #networkAddresses}. */
+    static Optional<String> networkAddress() {
+        return networkAddresses().stream().findFirst();
+    }
+
+    /** This machine's addresses in its networks, those in private ones (RFC 1918) first. */
+    public static List<String> networkAddresses() {
+        try {
+            return NetworkInterface.networkInterfaces()
+                    .flatMap(NetworkInterface::inetAddresses)
+                    .filter(address -> address instanceof Inet4Address
+                            && !address.isLoopbackAddress()
+                            && !address.isLinkLocalAddress())
+                    .sorted(Comparator.comparing((InetAddress address) -> !address.isSiteLocalAddress()))
+                    .map(InetAddress::getHostAddress)
+                    .toList();
+        } catch (SocketException noNetwork) {
+            return List.of();
+        }
+    }
+}

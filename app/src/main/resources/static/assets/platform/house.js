@@ -1,0 +1,20 @@
+// Loaded on every teacher's page.
+import { csrfToken } from './requests.js';
+import { tell, tellNothing } from './note.js';
+import './listen.js';
+import './keys.js';
+import { resumeUploads } from '../reading/resume-uploads.js';
+
+document.addEventListener('htmx:configRequest', (event) => {
+  event.detail.headers['X-XSRF-TOKEN'] = csrfToken();
+});
+
+document.addEventListener('htmx:responseError', (event) => {
+  tell([401, 403].includes(event.detail.xhr.status) ? 'signedOut' : 'failed');
+});
+document.addEventListener('htmx:sendError', () => tell('offline'));
+document.addEventListener('htmx:afterOnLoad', tellNothing);
+
+if (document.querySelector('.who')) {
+  resumeUploads();
+}

@@ -1,0 +1,43 @@
+// On return: what a closed tab left in the chunk store goes to the server, and is offered to the teacher again.
+import { ChunkUploader } from './chunk-uploader.js';
+import { countChunks, dropRecording, recordings } from './chunk-store.js';
+
+/** A recording that is being made holds this lock, in whatever tab that is. */
+export const lockName = (id) => `recording-${id}`;
+
+async function carryLeftOver(recording) {
+  await navigator.locks.request(lockName(recording.id), { ifAvailable: true }, async (lock) => {
+    if (!lock) {
+      return;
+    }
+    await new ChunkUploader(recording).upload();
+    // What the server doesn't take (another teacher may be signed in here) stays in the chunk store.
+    if ((await countChunks(recording.id)) === 0) {
+      await dropRecording(recording.id);
+    }
+  });
+}
+
+/** Brings what this browser still has of one recording to the server, before it is put together there. */
+export async function uploadRest(id) {
+  const left = window.indexedDB && navigator.locks ? await recordings() : [];
+  const recording = left.find((each) => each.id === id);
+  if (recording) {
+    await carryLeftOver(recording);
+  }
+}
+
+/** Runs on every teacher's page. */
+export async function resumeUploads() {
+  const place = document.getElementById('unfinished');
+  if (!navigator.locks || !window.indexedDB) {
+    return;
+  }
+  const left = await recordings();
+  for (const recording of left) {
+    await carryLeftOver(recording);
+  }
+  if (place) {
+    htmx.ajax('GET', '/recordings/unfinished', { target: place, swap: 'innerHTML' });
+  }
+}

@@ -1,0 +1,125 @@
+package prolalia.core.published;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import prolalia.core.lesson.Line;
+import prolalia.core.lesson.Prompt;
+import prolalia.core.lesson.StepIcon;
+import prolalia.core.page.Placed;
+import prolalia.core.page.Thing;
+import prolalia.core.sound.InkTrace;
+import prolalia.core.sound.Peaks;
+
+/**
+ * All of a lesson that students can meet. Its sounds and pictures are named by what is in them; whoever holds the files knows
+ * where they are.
+ *
+ * @param pages in order
+ * @param every what stands on every page, and what is said of the lesson as a whole
+ * @param prompts the sounds that take the place of those that ship, by SHA-256
+ */
+public record PublishedLesson(String title, List<PublishedPage> pages, Placed every, Map<Prompt, String> prompts) {
+    public PublishedLesson {
+        pages = List.copyOf(pages);
+        prompts = Map.copyOf(prompts);
+    }
+
+    /**
+     * A page.
+     *
+     * @param id names it within the lesson
+     * @param picture null when there is none
+     * @param lines in reading order
+     */
+    public record PublishedPage(String id, PublishedPicture picture, List<PublishedLine> lines, Placed placed) {
+        private static final double SLIDE = 16.0 / 9;
+
+        public PublishedPage {
+            lines = List.copyOf(lines);
+        }
+
+        /** Width by height; that of a slide when it isn't known. */
+        public double aspect() {
+            return picture == null || picture.width() == null || picture.height() == null
+                    ? SLIDE
+                    : (double) picture.width() / picture.height();
+        }
+
+        public List<Line> plainLines() {
+            return lines.stream().map(PublishedLine::line).toList();
+        }
+    }
+
+    /**
+     * The picture of a page.
+     *
+     * @param hash SHA-256 of its file, in hexadecimal
+     * @param type a media type
+     * @param shows what is seen on it, for those who don't see it
+     * @param width in units of its file; null when it isn't known
+     * @param height likewise
+     */
+    public record PublishedPicture(String hash, String type, String shows, Integer width, Integer height) {}
+
+    /**
+     * A line.
+     *
+     * @param icon what it asks to do, as a picture; null when it has none
+     * @param soundHash SHA-256 of the MP3 of its kept take, in hexadecimal; null when it is silent
+     * @param peaks of the kept take; null when it is silent
+     */
+    public record PublishedLine(Line line, StepIcon icon, String soundHash, Peaks peaks) {
+        public boolean isHeard() {
+            return soundHash != null;
+        }
+
+        public String words() {
+            return line.words();
+        }
+
+        public long durationMs() {
+            return line.kept().orElseThrow().durationMs();
+        }
+
+        /** The trace of its take over the whole width. */
+        public InkTrace trace(double width, double height) {
+            return InkTrace.of(peaks, width, height);
+        }
+    }
+
+    public Optional<PublishedLine> line(String lineId) {
+        return lines().filter(line -> line.line().id().equals(lineId)).findFirst();
+    }
+
+    public Stream<PublishedLine> lines() {
+        return pages.stream().flatMap(page -> page.lines().stream());
+    }
+
+    /** The picture of a page, by its hash. */
+    public Optional<PublishedPicture> picture(String hash) {
+        return pages.stream()
+                .map(PublishedPage::picture)
+                .filter(picture -> picture != null && picture.hash().equals(hash))
+                .findFirst();
+    }
+
+    /** Whether a sound is heard in it. */
+    public boolean hears(String soundHash) {
+        return prompts.containsValue(soundHash) || lines().anyMatch(line -> soundHash.equals(line.soundHash()));
+    }
+
+    /** Of what is placed, that whose line, or page, is still there. */
+    public List<Thing> withoutDangling(List<Thing> things) {
+        Set<String> lineIds = lines().map(line -> line.line().id()).collect(Collectors.toSet());
+        Set<String> pageIds = pages.stream().map(PublishedPage::id).collect(Collectors.toSet());
+        return things.stream()
+                .filter(thing -> !(thing instanceof Thing.Spot spot) || lineIds.contains(spot.lineId()))
+                .filter(thing ->
+                        !(thing instanceof Thing.Jump jump) || jump.leadsBack() || pageIds.contains(jump.pageId()))
+                .toList();
+    }
+}

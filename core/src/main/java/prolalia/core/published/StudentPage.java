@@ -1,0 +1,119 @@
+package prolalia.core.published;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
+import prolalia.core.page.Area;
+import prolalia.core.page.Look;
+import prolalia.core.page.Paths;
+import prolalia.core.page.PlayRule;
+import prolalia.core.page.Thing;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.PublishedLesson.PublishedPage;
+
+/**
+ * One page as a student meets it.
+ *
+ * @param page null when the lesson has nothing to show yet
+ * @param lines that are met at once and have words, but no spot on a picture
+ * @param onPage what is placed on it
+ * @param number of the page, from 1
+ * @param count of all pages
+ * @param goesOn whether there is an arrow to the next page
+ * @param example whether it is to look at and listen to, not to answer on
+ * @param hints in the order in which they are given when the child asks
+ * @param praise what is said after a right way; null: the prompt is
+ * @param correction what is said after a wrong one; null: the prompt is
+ * @param wordsShown whether the words of the line that is heard are seen
+ */
+public record StudentPage(
+        String title,
+        PublishedPage page,
+        List<SaidLine> lines,
+        List<OnPage> onPage,
+        int number,
+        int count,
+        boolean goesOn,
+        boolean example,
+        List<SaidLine> hints,
+        PublishedLine praise,
+        PublishedLine correction,
+        boolean wordsShown) {
+    /** A line, and the play rule that holds for it. */
+    public record SaidLine(PublishedLine line, PlayRule rule) {
+        public String id() {
+            return line.line().id();
+        }
+    }
+
+    /**
+     * Something that is placed on a page.
+     *
+     * @param said what a spot sounds, null for what is no spot
+     * @param toNumber the page that a jump leads to, null for what is no jump
+     */
+    public record OnPage(Thing thing, SaidLine said, Integer toNumber) {
+        public Area area() {
+            return thing.area();
+        }
+
+        public boolean isMark() {
+            return thing instanceof Thing.Spot spot && spot.mark();
+        }
+
+        public Look look() {
+            return thing instanceof Thing.Spot spot ? spot.look() : Look.USUAL;
+        }
+
+        public Thing.Link link() {
+            return thing instanceof Thing.Link link ? link : null;
+        }
+
+        public Thing.Jump jump() {
+            return thing instanceof Thing.Jump jump ? jump : null;
+        }
+
+        public Thing.Text text() {
+            return thing instanceof Thing.Text text ? text : null;
+        }
+
+        public Thing.Picture picture() {
+            return thing instanceof Thing.Picture picture ? picture : null;
+        }
+
+        /** Whether it is a right or a wrong way: then the child chooses, and there is no arrow. */
+        public boolean isChosen() {
+            return thing instanceof Thing.Jump jump && jump.way() != Paths.Kind.PLAIN;
+        }
+    }
+
+    /** The lines that sound on the picture; a small screen has no room for their marks there. */
+    public List<SaidLine> placedLines() {
+        return onPage.stream()
+                .map(OnPage::said)
+                .filter(Objects::nonNull)
+                .filter(said -> !lines.contains(said))
+                .toList();
+    }
+
+    /** Those on the picture first, in the order in which they are read. */
+    public List<SaidLine> allLines() {
+        return Stream.concat(placedLines().stream(), lines.stream()).toList();
+    }
+
+    /** The line that the big mark plays at first: the first one with a sound. */
+    public Optional<SaidLine> first() {
+        return allLines().stream().filter(said -> said.line().isHeard()).findFirst();
+    }
+
+    /** All lines of the page that can be heard, each once. */
+    public List<PublishedLine> heard() {
+        Stream<PublishedLine> said =
+                Stream.concat(allLines().stream(), hints.stream()).map(SaidLine::line);
+        return Stream.concat(said, Stream.of(praise, correction))
+                .filter(line -> line != null && line.isHeard())
+                .distinct()
+                .toList();
+    }
+}
