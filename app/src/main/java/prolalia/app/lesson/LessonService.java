@@ -162,7 +162,9 @@ public class LessonService {
     /** Names a folder of the shelf; blank takes its name away. */
     @Transactional
     public void renamePage(String teacherId, String pageId, String title) {
-        lessons.setPageTitle(teacherId, pageId, title.isBlank() ? null : shortened(title.strip()));
+        if (!lessons.setPageTitle(teacherId, pageId, title.isBlank() ? null : shortened(title.strip()))) {
+            throw new NotFoundException("page");
+        }
     }
 
     @Transactional
@@ -173,12 +175,18 @@ public class LessonService {
 
     @Transactional
     public void remove(String teacherId, String lessonId) {
-        lessons.setRemoved(teacherId, lessonId, clock.millis());
+        setRemoved(teacherId, lessonId, clock.millis());
     }
 
     @Transactional
     public void putBack(String teacherId, String lessonId) {
-        lessons.setRemoved(teacherId, lessonId, null);
+        setRemoved(teacherId, lessonId, null);
+    }
+
+    private void setRemoved(String teacherId, String lessonId, Long removedAt) {
+        if (!lessons.setRemoved(teacherId, lessonId, removedAt)) {
+            throw new NotFoundException("lesson");
+        }
     }
 
     /** Adds a page with one empty line, unless there are as many as may be. */

@@ -255,11 +255,13 @@ public class LessonStore {
     }
 
     /** Takes a lesson off the desk, or puts it back. A shelf isn't on the desk, and stays. */
-    public void setRemoved(String teacherId, String lessonId, Long removedAt) {
-        writing.update(LESSON)
-                .set(LESSON.REMOVED_AT, removedAt)
-                .where(LESSON.ID.eq(lessonId), LESSON.TEACHER_ID.eq(teacherId), LESSON.SHELF.isFalse())
-                .execute();
+    /** @return whether it is there, and hers */
+    public boolean setRemoved(String teacherId, String lessonId, Long removedAt) {
+        return writing.update(LESSON)
+                        .set(LESSON.REMOVED_AT, removedAt)
+                        .where(LESSON.ID.eq(lessonId), LESSON.TEACHER_ID.eq(teacherId), LESSON.SHELF.isFalse())
+                        .execute()
+                > 0;
     }
 
     public String addPage(String lessonId, long now) {
@@ -318,14 +320,16 @@ public class LessonStore {
     }
 
     /** Names a page of one of this teacher's lessons; null takes its name away. */
-    public void setPageTitle(String teacherId, String pageId, String title) {
-        writing.update(PAGE)
-                .set(PAGE.TITLE, title)
-                .where(
-                        PAGE.ID.eq(pageId),
-                        PAGE.LESSON_ID.in(
-                                writing.select(LESSON.ID).from(LESSON).where(LESSON.TEACHER_ID.eq(teacherId))))
-                .execute();
+    /** @return whether it is there, and hers */
+    public boolean setPageTitle(String teacherId, String pageId, String title) {
+        return writing.update(PAGE)
+                        .set(PAGE.TITLE, title)
+                        .where(
+                                PAGE.ID.eq(pageId),
+                                PAGE.LESSON_ID.in(
+                                        writing.select(LESSON.ID).from(LESSON).where(LESSON.TEACHER_ID.eq(teacherId))))
+                        .execute()
+                > 0;
     }
 
     public void touch(String lessonId, long now) {

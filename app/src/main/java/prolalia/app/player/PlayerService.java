@@ -17,6 +17,7 @@ import prolalia.app.stage.StageService;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.StudentPage;
 import prolalia.core.published.StudentPages;
 import prolalia.formats.web.Sharing;
@@ -193,10 +194,9 @@ class PlayerService {
 
     /** A child asked for a hint of a lesson. */
     void asked(String token, String lineId) {
-        open(token)
-                .lesson()
-                .line(lineId)
-                .filter(line -> line.line().kind() == LineKind.HINT)
-                .ifPresent(line -> stages.asked(lineId));
+        PublishedLine line = open(token).lesson().line(lineId).orElseThrow(() -> new NotFoundException("line"));
+        if (line.line().kind() == LineKind.HINT) {
+            stages.asked(lineId);
+        }
     }
 }

@@ -36,7 +36,12 @@ class PasteController {
 
     /** What is understood of the text up to now, as a fragment. */
     @PostMapping("/lessons/{id}/paste/reading")
-    String reading(@RequestParam String text, Model model) {
+    String reading(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam String text,
+            Model model) {
+        lessons.summary(teacher.id(), id);
         return read(text, model, "script/pasted");
     }
 
@@ -48,6 +53,7 @@ class PasteController {
             @RequestParam(defaultValue = "0") int page,
             HttpServletResponse response,
             Model model) {
+        lessons.summary(teacher.id(), id);
         List<ReadLine> lines = PastedScript.read(text);
         String fault = fault(id, lines);
         if (fault != null) {

@@ -112,11 +112,9 @@ class RecordingController {
     @DeleteMapping("/recordings/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void discard(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
-        try {
+        // Thrown away before its first chunk came in: there is nothing to do, and nothing wrong.
+        if (!recordings.isNew(id)) {
             recordings.discard(teacher.id(), id);
-        } catch (NotFoundException neverArrived) {
-            // Thrown away before its first chunk came in: there is nothing to do, and nothing wrong.
-            return;
         }
     }
 

@@ -31,10 +31,10 @@ class RoutesTest extends RunningHouse {
             "&words=w&revision=1&kind=QUESTION&name=a.wav&title=t&startMs=0&endMs=90&atMs=40&index=0"
                     + "&at=1&page=1&version=1&after=0&since=0&readingMs=1&wait=0&switches=1&shown=0&over=0&keep=false&wanted=true"
                     + "&bring=true&away=true&word=w&url=u&text=x&place=x&pages=1&other=o&format=json&as=mp3&address=&icon=LOOK&phone=p"
-                    + "&what=MISSING&chunks=1&to=";
+                    + "&what=ALL&chunks=1&to=";
 
     private static final Map<String, String> JSON = Map.of(
-            "/takes/{id}/edits", "{\"kind\":\"CUT\",\"startMs\":10,\"endMs\":60}",
+            "/takes/{id}/edits", "{\"kind\":\"CUT\",\"startMs\":10,\"endMs\":60,\"db\":0,\"on\":false}",
             "/lines/{id}/word-times", "[]",
             "/lines/{id}/word-times/taps", "[1]",
             "/lessons/{id}/stages/{ownerId}", "{\"version\":1,\"things\":[],\"rule\":{},\"manner\":{},\"name\":\"x\"}",
