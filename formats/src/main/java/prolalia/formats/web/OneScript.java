@@ -22,6 +22,8 @@ final class OneScript {
     private static final Pattern EXPORT =
             Pattern.compile("^export ((?:async )?(?:function|class|const) (\\w+))", Pattern.MULTILINE);
 
+    private static final Pattern UNKNOWN = Pattern.compile("^\\s*(import|export)\\b|\\bimport\\(", Pattern.MULTILINE);
+
     private final Map<String, String> modules = new LinkedHashMap<>();
 
     private OneScript() {}
@@ -46,10 +48,14 @@ final class OneScript {
                 "const { " + found.group(1) + " } = " + name(resolved(path, found.group(2))) + ";"));
         List<String> exported = new ArrayList<>();
         EXPORT.matcher(inside).results().forEach(found -> exported.add(found.group(2)));
+        String body = EXPORT.matcher(inside).replaceAll("$1");
+        if (UNKNOWN.matcher(body).find()) {
+            throw new IOException(path + " imports or exports in a way that isn't known here");
+        }
         modules.put(
                 path,
-                "const " + name(path) + " = (() => {\n" + EXPORT.matcher(inside).replaceAll("$1") + "\nreturn { "
-                        + String.join(", ", exported) + " };\n})();");
+                "const " + name(path) + " = (() => {\n" + body + "\nreturn { " + String.join(", ", exported)
+                        + " };\n})();");
     }
 
     private static String resolved(String from, String relative) {

@@ -130,8 +130,8 @@ class StudentPageWriterTest {
         String script = OneScript.of("player/player.js");
         assertThat(script)
                 .doesNotContainPattern("(?m)^\\s*(import|export)\\s")
-                .contains("const player_rule_js", "house_words_js");
-        assertThat(script.indexOf("const house_words_js"))
+                .contains("const player_rule_js", "platform_words_js");
+        assertThat(script.indexOf("const platform_words_js"))
                 .as("what is needed comes first")
                 .isLessThan(script.indexOf("const player_player_js"));
     }
