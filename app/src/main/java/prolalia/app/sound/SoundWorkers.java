@@ -130,7 +130,7 @@ public class SoundWorkers implements DisposableBean {
     }
 
     /** The same for work that nobody waits for: whatever else is asked for goes first. */
-    <A> A askPatiently(SoundRequest<A> request) throws IOException, UnreadableSoundException {
+    public <A> A askPatiently(SoundRequest<A> request) throws IOException, UnreadableSoundException {
         return ask(request, share -> {}, true);
     }
 

@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.lesson.LessonService;
@@ -32,6 +33,7 @@ public class TakeService {
     private final RecordingStore recordings;
     private final TakeMaker maker;
     private final TakeSounds sounds;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     TakeService(
@@ -42,6 +44,7 @@ public class TakeService {
             LineStore lines,
             LessonStore lessonStore,
             LessonService lessons,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.takes = takes;
         this.recordings = recordings;
@@ -50,6 +53,7 @@ public class TakeService {
         this.lines = lines;
         this.lessonStore = lessonStore;
         this.lessons = lessons;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -148,6 +152,7 @@ public class TakeService {
     public void resound(StoredTake take, MadeTake made, String soundHash) {
         takes.resound(take.id(), made, soundHash);
         replaceFindings(take.id(), made.findings());
+        events.publishEvent(new TakeHeard(take.id()));
     }
 
     /** A second take of the same original on another line, as yet sounding the same and not kept. */
@@ -174,6 +179,7 @@ public class TakeService {
         lines.keep(take.lineId(), takeId);
         ScriptLine line = lessons.line(teacherId, take.lineId());
         lessonStore.touch(line.lessonId(), clock.millis());
+        events.publishEvent(new TakeHeard(takeId));
         return line;
     }
 

@@ -15,6 +15,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import prolalia.app.lesson.LineStore;
@@ -43,6 +44,7 @@ public class TakeSounds implements DisposableBean {
     private final SoundWorkers workers;
     private final MediaStore media;
     private final DataFolder folder;
+    private final ApplicationEventPublisher events;
     private final BackgroundWork work;
     private final Lock[] locks = new Lock[64];
     private final Cache<String, Boolean> failed =
@@ -54,12 +56,14 @@ public class TakeSounds implements DisposableBean {
             SoundWorkers workers,
             MediaStore media,
             DataFolder folder,
+            ApplicationEventPublisher events,
             BegunWork begun) {
         this.takes = takes;
         this.lines = lines;
         this.workers = workers;
         this.media = media;
         this.folder = folder;
+        this.events = events;
         Arrays.setAll(locks, i -> new ReentrantLock());
         work = new BackgroundWork("take-sounds", begun, takeId -> make(takeId, true), this::setAside);
     }
@@ -119,6 +123,7 @@ public class TakeSounds implements DisposableBean {
                     media.file(take.originalHash()), new Span(take.trimStartMs(), take.trimEndMs()), mp3);
             Rendered made = patient ? workers.askPatiently(request) : workers.ask(request);
             takes.setSound(take.id(), made, media.keep(mp3));
+            events.publishEvent(new TakeHeard(take.id()));
         } catch (UnreadableSoundException heavy) {
             LOG.error("The sound of take {} can't be made", take.id(), heavy);
             failed.put(take.id(), true);

@@ -8,11 +8,18 @@ import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReentrantLock;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.BackgroundWork;
+import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.SoundWorkers;
+import prolalia.app.sound.TakeHeard;
+import prolalia.app.wordtimes.WordTimeStore.Heard;
 import prolalia.core.align.WordMending;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.Line;
@@ -22,10 +29,15 @@ import prolalia.core.sound.Peaks;
 import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest;
 
-/** Finds out when the words of a line are said in its kept take: the first time somebody wants to know, and then kept. */
+/**
+ * Finds out when the words of a line are said in its kept take: when nobody waits for it, soon after it is heard there, or the
+ * first time somebody wants to know.
+ */
 @Service
-public class WordTimeService {
+public class WordTimeService implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(WordTimeService.class);
+
+    private static final long PATIENCE_MS = 2_000;
 
     /** Of a longer take the words light up as far as this. */
     private static final long LONGEST_MS = 20 * 60_000L;
@@ -37,10 +49,43 @@ public class WordTimeService {
     /** One after another: a class that opens a new lesson at once must not take all of the machine. */
     private final Lock turn = new ReentrantLock(true);
 
-    WordTimeService(WordTimeStore store, MediaStore media, SoundWorkers workers) {
+    private final BackgroundWork work;
+
+    WordTimeService(WordTimeStore store, MediaStore media, SoundWorkers workers, BegunWork begun) {
         this.store = store;
         this.media = media;
         this.workers = workers;
+        work = new BackgroundWork("word-times", begun, this::findOut, takeId -> {});
+    }
+
+    @EventListener
+    void heard(TakeHeard heard) {
+        // An edit follows an edit, and a take a take.
+        work.in(PATIENCE_MS, heard.takeId());
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() {
+        store.unknown().forEach(heard -> work.in(PATIENCE_MS, heard.takeId()));
+    }
+
+    private void findOut(String takeId) throws IOException, UnreadableSoundException {
+        for (Heard heard : store.heard(takeId)) {
+            if (SpokenWords.areTheSame(heard.words(), heard.takeWords())
+                    && store.find(takeId, heard.soundHash(), heard.words()).isEmpty()) {
+                SoundRequest.Follow request =
+                        new SoundRequest.Follow(media.file(heard.soundHash()), heard.words(), LONGEST_MS);
+                store.keep(
+                        heard.soundHash(),
+                        heard.words(),
+                        workers.askPatiently(request).words());
+            }
+        }
+    }
+
+    @Override
+    public void destroy() {
+        work.close();
     }
 
     /**

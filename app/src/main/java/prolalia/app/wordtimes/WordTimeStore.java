@@ -1,10 +1,15 @@
 package prolalia.app.wordtimes;
 
+import static org.jooq.impl.DSL.notExists;
+import static org.jooq.impl.DSL.selectOne;
+import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.TAKE_WORD_TIMES;
 import static prolalia.app.platform.db.Tables.WORD_TIMES;
 
 import java.util.List;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
@@ -39,6 +44,34 @@ class WordTimeStore {
                         .from(WORD_TIMES)
                         .where(WORD_TIMES.SOUND_HASH.eq(soundHash), WORD_TIMES.WORDS.eq(words))
                         .fetchOptional(row -> json.readValue(row.get(WORD_TIMES.TIMES), WORDS)));
+    }
+
+    /** A take that is heard in a line. */
+    record Heard(String takeId, String takeWords, String soundHash, String words) {}
+
+    /** The lines in which a take is heard. */
+    List<Heard> heard(String takeId) {
+        return heard(TAKE.ID.eq(takeId));
+    }
+
+    /** The lines whose times nobody found out as yet. */
+    List<Heard> unknown() {
+        return heard(notExists(selectOne()
+                        .from(WORD_TIMES)
+                        .where(WORD_TIMES.SOUND_HASH.eq(TAKE.SOUND_HASH), WORD_TIMES.WORDS.eq(LINE.WORDS)))
+                .and(notExists(selectOne()
+                        .from(TAKE_WORD_TIMES)
+                        .where(TAKE_WORD_TIMES.TAKE_ID.eq(TAKE.ID), TAKE_WORD_TIMES.WORDS.eq(LINE.WORDS)))));
+    }
+
+    private List<Heard> heard(Condition condition) {
+        return looking.select(TAKE.ID, TAKE.WORDS, TAKE.SOUND_HASH, LINE.WORDS)
+                .from(LINE)
+                .join(TAKE)
+                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .where(condition, LINE.REMOVED_AT.isNull(), TAKE.SOUND_HASH.ne(TAKE.ORIGINAL_HASH))
+                .fetch(row -> new Heard(
+                        row.get(TAKE.ID), row.get(TAKE.WORDS), row.get(TAKE.SOUND_HASH), row.get(LINE.WORDS)));
     }
 
     boolean isMended(String takeId, String words) {

@@ -2,9 +2,11 @@ package prolalia.app.web;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
+import java.time.Duration;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -34,6 +36,13 @@ class WordTimesTest extends RunningHouse {
 
     private static String startOf(String times, String word) {
         return Visitor.first(times, "\"text\":\"" + word + "\",\"from\":\\d+,\"span\":\\{\"startMs\":(\\d+)");
+    }
+
+    @Test
+    void theyAreFoundWithoutAnybodyAsking() {
+        await().atMost(Duration.ofSeconds(30))
+                .until(() ->
+                        new Visitor(base()).page(link).replace("&quot;", "\"").contains("\"text\":\"sleeps\""));
     }
 
     @Test
