@@ -7,7 +7,7 @@ import java.io.IOException;
 import java.net.Socket;
 import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import prolalia.app.web.OwnServer;
@@ -16,7 +16,7 @@ import prolalia.app.web.Visitor;
 /** A real process, started empty, killed in the middle of a recording, and started again. */
 class KilledServerTest extends Browsing {
     @TempDir
-    Path data;
+    static Path data;
 
     private OwnServer server;
 
@@ -29,16 +29,34 @@ class KilledServerTest extends Browsing {
         }
     }
 
-    @AfterEach
+    @AfterAll
     void stop() throws Exception {
         server.close();
     }
 
-    /** Starts an empty school and makes its first account. */
+    /** A school with one teacher, signed in; the first time it is empty, and her account is made. */
     private Page school() throws Exception {
-        server = new OwnServer(data.resolve("school"), 512, true);
-        server.start();
-        Page page = context(1280, 800).newPage();
+        if (server == null) {
+            server = new OwnServer(data.resolve("school"), 512, true);
+            server.start();
+            return firstAccount(context(1280, 800).newPage());
+        }
+        if (!server.isAlive()) {
+            server.start();
+        }
+        return signedIn(context(1280, 800).newPage());
+    }
+
+    private Page signedIn(Page page) {
+        page.navigate(server.base() + "/sign-in");
+        page.fill("#name", "Mara");
+        page.fill("#password", "sieben Samen wachen");
+        page.locator("main button").last().click();
+        page.waitForURL(server.base() + "/");
+        return page;
+    }
+
+    private Page firstAccount(Page page) throws Exception {
         page.navigate(server.base());
         page.waitForURL("**/first-account");
         page.fill("#fullName", "Mara Lind");
@@ -53,7 +71,6 @@ class KilledServerTest extends Browsing {
     @Test
     void nothingAcknowledgedIsLostAndTheRecordingGoesOn() throws Exception {
         Page page = school();
-        String house = server.base();
         newLesson(page, "Rain", "The rain wakes the bean.");
         page.locator(".record-line").first().click();
         recorderIs(page, "ready");
@@ -75,12 +92,7 @@ class KilledServerTest extends Browsing {
         kill();
         page.context().close();
         server.start();
-        Page again = context(1280, 800).newPage();
-        again.navigate(house + "/sign-in");
-        again.fill("#name", "Mara");
-        again.fill("#password", "sieben Samen wachen");
-        again.locator("main button").last().click();
-        again.waitForURL(house + "/");
+        Page again = signedIn(context(1280, 800).newPage());
         again.waitForCondition(() -> {
             again.reload();
             return again.locator("#unfinished").innerText().contains("The rain wakes the bean.");
