@@ -12,7 +12,7 @@ import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.HouseProperties;
 import prolalia.app.platform.Machine;
 import prolalia.app.platform.Messages;
-import prolalia.app.sharing.SchoolAddress;
+import prolalia.app.school.SchoolAddress;
 import prolalia.app.sound.SoundWorkers;
 
 /** Says in the terminal where the application is and how to enter. */

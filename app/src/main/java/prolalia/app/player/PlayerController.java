@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.player.PlayerService.WithdrawnException;
-import prolalia.app.sharing.SchoolAddress;
+import prolalia.app.school.SchoolAddress;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.formats.caption.WebVtt;
 

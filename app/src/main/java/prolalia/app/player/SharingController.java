@@ -15,8 +15,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.player.PlayerService.WithdrawnException;
+import prolalia.app.school.SchoolAddress;
 import prolalia.app.sharing.Embedding;
-import prolalia.app.sharing.SchoolAddress;
 
 /** Tells pages elsewhere how to show a lesson whose link was pasted into them (oEmbed 1.0, section 2). */
 @Controller

@@ -23,8 +23,8 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.reading.PhoneLink.Message;
 import prolalia.app.reading.PhoneLink.Side;
 import prolalia.app.reading.ReadThroughService.Selection;
+import prolalia.app.school.SchoolAddress;
 import prolalia.app.school.SchoolService;
-import prolalia.app.sharing.SchoolAddress;
 import prolalia.formats.code.CodeImage;
 
 /** A phone as the microphone of a read-through: the code, the phone's page, and what both sides say to each other. */

@@ -22,7 +22,8 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sharing.SchoolAddress.Address;
+import prolalia.app.school.SchoolAddress;
+import prolalia.app.school.SchoolAddress.Address;
 import prolalia.app.stage.StageService;
 import prolalia.formats.code.CodeImage;
 

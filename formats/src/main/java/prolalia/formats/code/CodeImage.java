@@ -3,15 +3,16 @@ package prolalia.formats.code;
 import com.google.zxing.BarcodeFormat;
 import com.google.zxing.EncodeHintType;
 import com.google.zxing.WriterException;
-import com.google.zxing.client.j2se.MatrixToImageWriter;
 import com.google.zxing.common.BitMatrix;
 import com.google.zxing.qrcode.QRCodeWriter;
 import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import javax.imageio.ImageIO;
 
 /**
  * A QR code (ISO/IEC 18004) that leads to an address.
@@ -25,6 +26,9 @@ import java.util.Map;
 public final class CodeImage {
     /** ISO/IEC 18004, 5.3.8: four modules of nothing on every side. */
     private static final int QUIET_ZONE_MODULES = 4;
+
+    private static final int BLACK = 0xff000000;
+    private static final int WHITE = 0xffffffff;
 
     /** Large enough to print a card from without seeing pixels. */
     private static final int PNG_PIXELS_PER_MODULE = 16;
@@ -100,21 +104,16 @@ public final class CodeImage {
     /** A whole PNG file. */
     public byte[] png() {
         int size = sizeModules() * PNG_PIXELS_PER_MODULE;
-        BitMatrix enlarged = new BitMatrix(size);
-        for (int y = 0; y < sizeModules(); y++) {
-            for (int x = 0; x < sizeModules(); x++) {
-                if (modules.get(x, y)) {
-                    enlarged.setRegion(
-                            x * PNG_PIXELS_PER_MODULE,
-                            y * PNG_PIXELS_PER_MODULE,
-                            PNG_PIXELS_PER_MODULE,
-                            PNG_PIXELS_PER_MODULE);
-                }
+        BufferedImage image = new BufferedImage(size, size, BufferedImage.TYPE_BYTE_BINARY);
+        for (int y = 0; y < size; y++) {
+            for (int x = 0; x < size; x++) {
+                boolean dark = modules.get(x / PNG_PIXELS_PER_MODULE, y / PNG_PIXELS_PER_MODULE);
+                image.setRGB(x, y, dark ? BLACK : WHITE);
             }
         }
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
-            MatrixToImageWriter.writeToStream(enlarged, "png", out);
+            ImageIO.write(image, "png", out);
         } catch (IOException impossible) {
             throw new UncheckedIOException("Writing to memory", impossible);
         }

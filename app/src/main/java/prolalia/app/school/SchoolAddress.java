@@ -1,4 +1,4 @@
-package prolalia.app.sharing;
+package prolalia.app.school;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.net.Inet4Address;
@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
-import prolalia.app.school.SchoolService;
 
 /** The address at which students reach this server: as set for the school, or else worked out. */
 @Component
