@@ -113,7 +113,9 @@ class ArchivedRows {
             if (line.icon() != null) {
                 lines.setIcon(added.get(i), line.icon());
             }
-            for (ArchivedTake take : line.takes()) {
+            // The newest is written first, and comes last.
+            for (int t = line.takes().size() - 1; t >= 0; t--) {
+                ArchivedTake take = line.takes().get(t);
                 add(take, found.takes().get(take), line, added.get(i));
             }
         }

@@ -217,15 +217,13 @@ class LessonArchiver {
                         .filter(each -> each.id().equals(take.id()))
                         .isPresent();
         List<ArchivedWord> words = kept && line != null
-                ? times.known(line.line(), take.soundHash())
-                        .map(known -> known.stream()
-                                .map(word -> new ArchivedWord(
-                                        word.text(),
-                                        word.from(),
-                                        word.span().startMs(),
-                                        word.span().endMs()))
-                                .toList())
-                        .orElse(null)
+                ? times.of(line.line(), take.soundHash()).stream()
+                        .map(word -> new ArchivedWord(
+                                word.text(),
+                                word.from(),
+                                word.span().startMs(),
+                                word.span().endMs()))
+                        .toList()
                 : null;
         return new ArchivedTake(
                 original,

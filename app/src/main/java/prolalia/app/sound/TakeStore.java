@@ -12,8 +12,10 @@ import java.util.Map;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.Result;
+import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.lesson.LessonStore;
@@ -25,6 +27,9 @@ import prolalia.media.process.SoundRequest.Rendered;
 
 @Repository
 public class TakeStore {
+    /** In what order rows came in: SQLite counts them. */
+    private static final Field<Long> ADDED = DSL.field("take.rowid", Long.class);
+
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -185,7 +190,7 @@ public class TakeStore {
                 .join(LESSON)
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
                 .where(condition)
-                .orderBy(TAKE.CREATED_AT.desc())
+                .orderBy(TAKE.CREATED_AT.desc(), ADDED.desc())
                 .fetch();
         Map<String, List<Finding>> findings = context.selectFrom(TAKE_FINDING)
                 .where(TAKE_FINDING.TAKE_ID.in(rows.getValues(TAKE.ID)))

@@ -89,7 +89,7 @@ class ReshapingTest extends Browsing {
                 () -> page.locator(".page").nth(0).locator(".row-line").count() == 2);
         Locator grip = row(page, 4).locator(".grip");
         // Whatever notices stand above the script: both places are to be seen.
-        row(page, 3).evaluate("row => row.scrollIntoView({ block: 'center' })");
+        row(page, 3).evaluate("row => row.scrollIntoView({ block: 'center', behavior: 'instant' })");
         grip.hover();
         page.mouse().down();
         var box = row(page, 2).boundingBox();

@@ -9,6 +9,7 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
@@ -64,6 +65,20 @@ class ArchiveTest extends RunningHouse {
                 .replace(lesson, "")
                 .replaceAll("[0-9a-f]{8}-[0-9a-f-]{27}", "")
                 .replaceAll("data-trace=\"[^\"]*\"", "");
+    }
+
+    @Test
+    void takesOfALineComeBackInTheirOrder() throws Exception {
+        String line = ines.newLine("the root");
+        String lesson = ines.lessonOf(line);
+        for (String voice : List.of("bean-2c", "bean-2d")) {
+            ines.record(line, voice, Files.readAllBytes(voice(voice)));
+        }
+        byte[] saved = ines.get("/lessons/" + lesson + "/lesson.zip").body();
+        String at = Visitor.first(Visitor.text(bringBack(saved)), "\"at\":\"([^\"]+)\"");
+        assertThat(withoutIds(
+                        new String(unzipped(ines.get(at + "/lesson.zip").body()).get("lesson.json"), UTF_8)))
+                .isEqualTo(withoutIds(new String(unzipped(saved).get("lesson.json"), UTF_8)));
     }
 
     @Test
