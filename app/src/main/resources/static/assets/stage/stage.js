@@ -50,6 +50,12 @@ const boxOf = (thing, more = '') => ({
   dress: (box, area) => dress(box, thing, area),
 });
 
+/** The thread from what is chosen to its line, when everything has its place. */
+function tie() {
+  const line = lines().find((each) => each.classList.contains('chosen'));
+  thread.tie(line ? at('sheet').querySelector('.box.chosen .frame') : null, line);
+}
+
 function draw() {
   sheet.boxes(at('every'), fromEvery().map((thing) => boxOf(thing, thing.absent ? ' here absent' : ' here')));
   sheet.boxes(at('things'), stage.things.map((thing) => boxOf(thing)));
@@ -59,7 +65,6 @@ function draw() {
     each.classList.toggle('placed', Boolean(spotOf(each)));
     each.classList.toggle('chosen', each === line);
   });
-  thread.tie(thing && line ? at('sheet').querySelector('.box.chosen .frame') : null, line);
   const kind = chosen.size > 1 ? 'MANY' : one()?.kind ?? (everyOne() ? 'HERE' : null);
   inspector.show(kind, thing, stage.farther, unkept);
   at('thing-line').closest('.field').hidden ||= kind === 'HERE' && !everyOne().kind.endsWith('SPOT');
@@ -82,6 +87,7 @@ function draw() {
   page.dataset.version = stage.version;
   page.dataset.things = stage.things.length;
   page.dataset.state = 'open';
+  tie();
 }
 
 function show(state) {
@@ -271,5 +277,7 @@ document.addEventListener('keydown', (event) => {
 });
 new Zoom(at('sheet-place'), at('sheet'), draw);
 ['resize', 'scroll'].forEach((event) => window.addEventListener(event, draw, { passive: true, capture: true }));
+// A part of the inspector that is opened moves the list.
+window.addEventListener('toggle', tie, { capture: true });
 
 send('GET', address).then((response) => response.json()).then(show).catch(tellOf);
