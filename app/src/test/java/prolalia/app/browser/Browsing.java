@@ -58,7 +58,7 @@ abstract class Browsing extends RunningHouse {
                 .newContext(new Browser.NewContextOptions()
                         .setViewportSize(width, height)
                         .setHasTouch(width < 1280));
-        context.setDefaultTimeout(45_000);
+        context.setDefaultTimeout(90_000);
         contexts.add(context);
         return context;
     }
