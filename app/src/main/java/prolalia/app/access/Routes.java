@@ -9,8 +9,8 @@ import java.util.List;
 import org.springframework.http.HttpMethod;
 
 /**
- * Every address that is answered, and who may ask for it. The chain of filters is made from it; a test compares it with what the
- * controllers answer, and asks for each as somebody who may not.
+ * Every address that is answered, and who may ask for it. What the chain of filters lets strangers have is read from it; a test
+ * compares it with what the controllers answer, and asks for each as somebody who may not.
  */
 final class Routes {
     private Routes() {}

@@ -8,13 +8,11 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.Lock;
-import java.util.concurrent.locks.ReentrantLock;
 import java.util.regex.Pattern;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -26,6 +24,7 @@ import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.HouseProperties;
+import prolalia.app.platform.LocksByName;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.StoredRecording.State;
@@ -63,7 +62,7 @@ public class RecordingService implements DisposableBean {
     private final Clock clock;
     private final BackgroundWork late;
     private final long quietMs;
-    private final Lock[] locks = new Lock[64];
+    private final LocksByName locks = new LocksByName();
     private final Cache<String, AtomicLong> sizes =
             Caffeine.newBuilder().maximumSize(SIZES_KNOWN).build();
 
@@ -91,7 +90,6 @@ public class RecordingService implements DisposableBean {
         this.lessons = lessons;
         this.clock = clock;
         quietMs = properties.quiet().toMillis();
-        Arrays.setAll(locks, i -> new ReentrantLock());
         late = new BackgroundWork("late-chunks", begun, this::join, id -> {});
     }
 
@@ -206,7 +204,7 @@ public class RecordingService implements DisposableBean {
     }
 
     private Verdict end(String teacherId, String recordingId, Integer count, String shownWords) throws IOException {
-        Lock lock = locks[Math.floorMod(recordingId.hashCode(), locks.length)];
+        Lock lock = locks.of(recordingId);
         lock.lock();
         try {
             StoredRecording recording = recording(teacherId, recordingId);

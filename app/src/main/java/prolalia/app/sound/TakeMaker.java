@@ -7,7 +7,6 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.locks.Lock;
-import java.util.concurrent.locks.ReentrantLock;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -15,6 +14,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Ids;
+import prolalia.app.platform.LocksByName;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.SchoolService;
@@ -35,7 +35,7 @@ class TakeMaker {
     /** Its name in what was begun. */
     static final String WORK = "take";
 
-    private final Lock[] locks = new Lock[64];
+    private final LocksByName locks = new LocksByName();
     private final RecordingStore recordings;
     private final TakeStore takes;
     private final MediaStore media;
@@ -71,7 +71,6 @@ class TakeMaker {
         this.transaction = transaction;
         this.begun = begun;
         this.clock = clock;
-        java.util.Arrays.setAll(locks, i -> new ReentrantLock());
     }
 
     /** The verdict on a recording; the first time, it is opened for it. */
@@ -96,7 +95,7 @@ class TakeMaker {
     }
 
     private Verdict once(String recordingId, boolean whole) throws IOException {
-        Lock lock = locks[Math.floorMod(recordingId.hashCode(), locks.length)];
+        Lock lock = locks.of(recordingId);
         lock.lock();
         try {
             StoredRecording recording = recordings.find(recordingId).orElseThrow();

@@ -6,11 +6,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.Optional;
 import java.util.concurrent.locks.Lock;
-import java.util.concurrent.locks.ReentrantLock;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -22,6 +20,7 @@ import prolalia.app.lesson.LineStore;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.LocksByName;
 import prolalia.app.platform.MediaStore;
 import prolalia.core.sound.Span;
 import prolalia.media.UnreadableSoundException;
@@ -46,7 +45,7 @@ public class TakeSounds implements DisposableBean {
     private final DataFolder folder;
     private final ApplicationEventPublisher events;
     private final BackgroundWork work;
-    private final Lock[] locks = new Lock[64];
+    private final LocksByName locks = new LocksByName();
     private final Cache<String, Boolean> failed =
             Caffeine.newBuilder().expireAfterWrite(NOT_AGAIN_WITHIN).build();
 
@@ -64,7 +63,6 @@ public class TakeSounds implements DisposableBean {
         this.media = media;
         this.folder = folder;
         this.events = events;
-        Arrays.setAll(locks, i -> new ReentrantLock());
         work = new BackgroundWork("take-sounds", begun, takeId -> make(takeId, true), this::setAside);
     }
 
@@ -104,7 +102,7 @@ public class TakeSounds implements DisposableBean {
 
     /** @param patient whether nobody waits for it */
     private void make(String takeId, boolean patient) throws IOException {
-        Lock lock = locks[Math.floorMod(takeId.hashCode(), locks.length)];
+        Lock lock = locks.of(takeId);
         lock.lock();
         try {
             StoredTake take = takes.find(takeId).orElse(null);

@@ -73,12 +73,11 @@ public class WordTimeService implements DisposableBean {
         for (Heard heard : store.heard(takeId)) {
             if (SpokenWords.areTheSame(heard.words(), heard.takeWords())
                     && store.find(takeId, heard.soundHash(), heard.words()).isEmpty()) {
-                SoundRequest.Follow request =
-                        new SoundRequest.Follow(media.file(heard.soundHash()), heard.words(), LONGEST_MS);
                 store.keep(
                         heard.soundHash(),
                         heard.words(),
-                        workers.askPatiently(request).words());
+                        workers.askPatiently(request(heard.soundHash(), heard.words()))
+                                .words());
             }
         }
     }
@@ -200,10 +199,13 @@ public class WordTimeService implements DisposableBean {
         store.give(takeId, words, times, false);
     }
 
+    private SoundRequest.Follow request(String soundHash, String words) {
+        return new SoundRequest.Follow(media.file(soundHash), words, LONGEST_MS);
+    }
+
     private List<Word> follow(String soundHash, String words) {
         try {
-            List<Word> times = workers.ask(new SoundRequest.Follow(media.file(soundHash), words, LONGEST_MS))
-                    .words();
+            List<Word> times = workers.ask(request(soundHash, words)).words();
             store.keep(soundHash, words, times);
             return times;
         } catch (IOException | UnreadableSoundException unreadable) {

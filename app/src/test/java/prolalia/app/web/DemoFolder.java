@@ -1,6 +1,5 @@
 package prolalia.app.web;
 
-import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.file.Files;
@@ -32,7 +31,7 @@ public final class DemoFolder {
     }
 
     private static void make(Path school) throws Exception {
-        deleteAll(school);
+        FileSystemUtils.deleteRecursively(school);
         try (OwnServer server = new OwnServer(school, 512, true, "--prolalia.demo=true")) {
             server.start();
             // A lesson that is looked at has all its sounds.
@@ -42,9 +41,5 @@ public final class DemoFolder {
             }
             server.stop();
         }
-    }
-
-    private static void deleteAll(Path folder) throws IOException {
-        FileSystemUtils.deleteRecursively(folder);
     }
 }
