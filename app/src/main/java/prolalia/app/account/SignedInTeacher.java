@@ -27,6 +27,11 @@ public class SignedInTeacher implements UserDetails, CredentialsContainer {
         return id;
     }
 
+    /** As whom she acts. */
+    public Actor.Teacher actor() {
+        return new Actor.Teacher(id);
+    }
+
     public String fullName() {
         return fullName;
     }

@@ -4,22 +4,25 @@ import static prolalia.app.platform.db.Tables.TEACHER;
 
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 
 @Repository
 class TeacherStore {
     private final DSLContext writing;
+    private final DSLContext looking;
 
-    TeacherStore(DSLContext writing) {
+    TeacherStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
         this.writing = writing;
+        this.looking = looking;
     }
 
     boolean isEmpty() {
-        return !writing.fetchExists(TEACHER);
+        return !looking.fetchExists(TEACHER);
     }
 
     Optional<SignedInTeacher> bySignInName(String signInName) {
-        return writing.selectFrom(TEACHER)
+        return looking.selectFrom(TEACHER)
                 .where(TEACHER.SIGN_IN_NAME.eq(signInName))
                 .fetchOptional(row -> new SignedInTeacher(
                         row.getId(), row.getSignInName(), row.getFullName(), row.getPasswordHash()));

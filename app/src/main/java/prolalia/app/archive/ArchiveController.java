@@ -52,26 +52,26 @@ class ArchiveController {
     @GetMapping("/lessons/{id}/lesson.zip")
     ResponseEntity<StreamingResponseBody> archive(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
-        return file(archiver.write(teacher.id(), id, Form.ARCHIVE), "zip", "application/zip");
+        return file(archiver.write(teacher.actor(), id, Form.ARCHIVE), "zip", "application/zip");
     }
 
     @GetMapping("/lessons/{id}/folder.zip")
     ResponseEntity<StreamingResponseBody> folder(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
-        return file(archiver.write(teacher.id(), id, Form.WEB), "zip", "application/zip");
+        return file(archiver.write(teacher.actor(), id, Form.WEB), "zip", "application/zip");
     }
 
     @GetMapping("/lessons/{id}/book.epub")
     ResponseEntity<StreamingResponseBody> book(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
-        return file(archiver.write(teacher.id(), id, Form.EPUB), "epub", "application/epub+zip");
+        return file(archiver.write(teacher.actor(), id, Form.EPUB), "epub", "application/epub+zip");
     }
 
     @GetMapping("/lessons/{id}/slides.pptx")
     ResponseEntity<StreamingResponseBody> slides(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
         return file(
-                archiver.write(teacher.id(), id, Form.PPTX),
+                archiver.write(teacher.actor(), id, Form.PPTX),
                 "pptx",
                 "application/vnd.openxmlformats-officedocument.presentationml.presentation");
     }
@@ -102,7 +102,7 @@ class ArchiveController {
     Map<String, String> bringBack(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletRequest request)
             throws IOException, ArchiveRefusedException {
         folder.needRoom(request.getContentLengthLong());
-        return Map.of("at", "/lessons/" + taker.take(teacher.id(), request.getInputStream()));
+        return Map.of("at", "/lessons/" + taker.take(teacher.actor(), request.getInputStream()));
     }
 
     @ExceptionHandler(ArchiveRefusedException.class)

@@ -7,14 +7,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Component;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.archive.LessonImporter.Listened;
 import prolalia.app.bench.TakeEditTransfer;
 import prolalia.app.bench.TakeEditTransfer.Held;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.SlideStore;
-import prolalia.app.lesson.SlideStore.PageSlide;
+import prolalia.app.lesson.PageSourceStore;
+import prolalia.app.lesson.PageSourceStore.PageSource;
+import prolalia.app.lesson.PageSourceStore.Type;
 import prolalia.app.sound.TakeImporter;
 import prolalia.app.sound.TakeImporter.ImportedTake;
 import prolalia.app.stage.StageService;
@@ -40,7 +42,7 @@ class ArchivedRows {
     private final TakeImporter takes;
     private final TakeEditTransfer edits;
     private final StageService stages;
-    private final SlideStore slides;
+    private final PageSourceStore sources;
     private final WordTimeService times;
     private final Clock clock;
 
@@ -51,7 +53,7 @@ class ArchivedRows {
             TakeImporter takes,
             TakeEditTransfer edits,
             StageService stages,
-            SlideStore slides,
+            PageSourceStore sources,
             WordTimeService times,
             Clock clock) {
         this.lessons = lessons;
@@ -60,14 +62,14 @@ class ArchivedRows {
         this.takes = takes;
         this.edits = edits;
         this.stages = stages;
-        this.slides = slides;
+        this.sources = sources;
         this.times = times;
         this.clock = clock;
     }
 
     /** Within a transaction. */
-    String add(String teacherId, String title, ArchivedLesson lesson, Listened found) {
-        String id = lessons.beginEmpty(teacherId, title);
+    String add(Teacher teacher, String title, ArchivedLesson lesson, Listened found) {
+        String id = lessons.beginEmpty(teacher, title);
         Map<String, String> pageIds = new HashMap<>();
         Map<String, String> lineIds = new HashMap<>();
         for (ArchivedPage page : lesson.pages()) {
@@ -83,10 +85,11 @@ class ArchivedRows {
                 }
             }
             if (page.slide() != null && page.slide().number() != null) {
-                slides.add(
+                sources.add(
                         pageId,
-                        new PageSlide(
+                        new PageSource(
                                 found.hashes().get(page.slide().file()),
+                                Type.SLIDES,
                                 page.slide().number()));
             }
             addLines(page, pageId, lineIds, found);

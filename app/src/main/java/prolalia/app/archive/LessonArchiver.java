@@ -15,12 +15,14 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.bench.TakeEditTransfer;
 import prolalia.app.bench.TakeEditTransfer.Held;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonSummary;
-import prolalia.app.lesson.SlideStore;
-import prolalia.app.lesson.SlideStore.PageSlide;
+import prolalia.app.lesson.PageSourceStore;
+import prolalia.app.lesson.PageSourceStore.PageSource;
+import prolalia.app.lesson.PageSourceStore.Type;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedProcess;
 import prolalia.app.platform.MediaStore;
@@ -58,7 +60,7 @@ class LessonArchiver {
     private final TakeService takes;
     private final TakeSounds sounds;
     private final TakeEditTransfer edits;
-    private final SlideStore slides;
+    private final PageSourceStore sources;
     private final WordTimeService times;
     private final MediaStore media;
     private final DataFolder folder;
@@ -70,7 +72,7 @@ class LessonArchiver {
             TakeService takes,
             TakeSounds sounds,
             TakeEditTransfer edits,
-            SlideStore slides,
+            PageSourceStore sources,
             WordTimeService times,
             MediaStore media,
             DataFolder folder) {
@@ -80,7 +82,7 @@ class LessonArchiver {
         this.takes = takes;
         this.sounds = sounds;
         this.edits = edits;
-        this.slides = slides;
+        this.sources = sources;
         this.times = times;
         this.media = media;
         this.folder = folder;
@@ -100,13 +102,13 @@ class LessonArchiver {
     /** A lesson in a file of its own, which whoever sends it deletes. */
     record Written(String title, Path file) {}
 
-    Written write(String teacherId, String lessonId, Form form) throws IOException {
-        LessonSummary summary = lessons.summary(teacherId, lessonId);
+    Written write(Teacher teacher, String lessonId, Form form) throws IOException {
+        LessonSummary summary = lessons.summary(teacher, lessonId);
         if (summary.shelf()) {
             throw new NotFoundException("lesson");
         }
         PublishedLesson lesson = given.of(summary);
-        Map<String, PageSlide> ofSlides = slides.ofLesson(lessonId);
+        Map<String, PageSource> ofSlides = sources.ofLesson(lessonId, Type.SLIDES);
         StoredFiles files = new StoredFiles(lesson, stages.pictures(lessonId), ofSlides, media, times);
         if (form == Form.PPTX) {
             return new Written(
@@ -154,7 +156,7 @@ class LessonArchiver {
             LessonSummary summary,
             PublishedLesson lesson,
             Map<String, String> pictures,
-            Map<String, PageSlide> ofSlides,
+            Map<String, PageSource> ofSlides,
             OutputStream out)
             throws IOException {
         Map<String, Path> files = new TreeMap<>();
@@ -174,9 +176,9 @@ class LessonArchiver {
             }
             ArchivedSlide slide = null;
             if (ofSlides.containsKey(page.id())) {
-                PageSlide of = ofSlides.get(page.id());
-                slide = new ArchivedSlide("slides/" + of.deckHash() + ".pptx", of.number());
-                files.put(slide.file(), media.file(of.deckHash()));
+                PageSource of = ofSlides.get(page.id());
+                slide = new ArchivedSlide("slides/" + of.fileHash() + ".pptx", of.number());
+                files.put(slide.file(), media.file(of.fileHash()));
             }
             List<ArchivedLine> lines =
                     page.lines().stream().map(line -> archived(line, files)).toList();

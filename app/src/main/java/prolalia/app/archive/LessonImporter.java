@@ -13,6 +13,7 @@ import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedProcess;
 import prolalia.app.platform.MediaStore;
@@ -78,7 +79,7 @@ class LessonImporter {
     }
 
     /** Answers the id of the lesson; when it throws, nothing was taken. */
-    String take(String teacherId, InputStream content) throws IOException, ArchiveRefusedException {
+    String take(Teacher teacher, InputStream content) throws IOException, ArchiveRefusedException {
         Path place = folder.newTemporaryFolder();
         try {
             Path file = place.resolve("archive");
@@ -86,7 +87,7 @@ class LessonImporter {
             room.acquireUninterruptibly();
             try {
                 unpack(file, place);
-                return new Taking(place).take(teacherId);
+                return new Taking(place).take(teacher);
             } finally {
                 room.release();
             }
@@ -137,7 +138,7 @@ class LessonImporter {
             unpacked = LessonArchive.unpackedFiles(place);
         }
 
-        String take(String teacherId) throws IOException, ArchiveRefusedException {
+        String take(Teacher teacher) throws IOException, ArchiveRefusedException {
             for (String picture : lesson.pictures().keySet()) {
                 picture(picture);
             }
@@ -160,7 +161,7 @@ class LessonImporter {
                 media.keep(file);
             }
             String title = lesson.title().isBlank() ? messages.say("lesson.untitled") : lesson.title();
-            return transaction.execute(status -> rows.add(teacherId, title, lesson, found));
+            return transaction.execute(status -> rows.add(teacher, title, lesson, found));
         }
 
         private Path file(String name) {

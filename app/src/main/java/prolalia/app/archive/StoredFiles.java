@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import prolalia.app.lesson.SlideStore.PageSlide;
+import prolalia.app.lesson.PageSourceStore.PageSource;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.wordtimes.WordTimeService;
 import prolalia.core.align.WordTimes.Word;
@@ -18,13 +18,13 @@ import prolalia.formats.lesson.LessonFiles;
 final class StoredFiles implements LessonFiles {
     private final MediaStore media;
     private final WordTimeService times;
-    private final Map<String, PageSlide> slides;
+    private final Map<String, PageSource> slides;
     private final Map<String, String> types;
 
     StoredFiles(
             PublishedLesson lesson,
             Map<String, String> pictures,
-            Map<String, PageSlide> slides,
+            Map<String, PageSource> slides,
             MediaStore media,
             WordTimeService times) {
         this.media = media;
@@ -55,6 +55,6 @@ final class StoredFiles implements LessonFiles {
     @Override
     public Optional<Slide> slide(String pageId) {
         return Optional.ofNullable(slides.get(pageId))
-                .map(slide -> new Slide(media.file(slide.deckHash()), slide.number()));
+                .map(slide -> new Slide(media.file(slide.fileHash()), slide.number()));
     }
 }

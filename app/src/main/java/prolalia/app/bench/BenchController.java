@@ -45,9 +45,9 @@ class BenchController {
 
     @GetMapping("/takes/{id}/bench")
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        StoredTake take = bench.take(teacher.id(), id);
+        StoredTake take = bench.take(teacher.actor(), id);
         model.addAttribute("take", take);
-        model.addAttribute("line", lessons.line(teacher.id(), take.lineId()));
+        model.addAttribute("line", lessons.line(teacher.actor(), take.lineId()));
         model.addAttribute("others", bench.others(take));
         model.addAttribute("waveMs", WaveformCache.STEP_MS);
         model.addAttribute("words", messages.forBrowser("bench"));
@@ -57,7 +57,7 @@ class BenchController {
     /** What the sound check finds in the take as it is heard now, as a fragment. */
     @GetMapping("/takes/{id}/bench/check")
     String check(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        StoredTake take = bench.take(teacher.id(), id);
+        StoredTake take = bench.take(teacher.actor(), id);
         model.addAttribute("take", take);
         model.addAttribute("noise", bench.noise(take).orElse(null));
         return "bench/check";
@@ -66,37 +66,37 @@ class BenchController {
     @GetMapping("/takes/{id}/edits")
     @ResponseBody
     Bench edits(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        return bench.bench(teacher.id(), id);
+        return bench.bench(teacher.actor(), id);
     }
 
     @PostMapping("/takes/{id}/edits")
     @ResponseBody
     Bench add(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestBody StoredEdit edit) {
-        return bench.add(teacher.id(), id, edit);
+        return bench.add(teacher.actor(), id, edit);
     }
 
     @PostMapping("/takes/{id}/edits/undo")
     @ResponseBody
     Bench undo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        return bench.step(teacher.id(), id, -1);
+        return bench.step(teacher.actor(), id, -1);
     }
 
     @PostMapping("/takes/{id}/edits/redo")
     @ResponseBody
     Bench redo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        return bench.step(teacher.id(), id, 1);
+        return bench.step(teacher.actor(), id, 1);
     }
 
     @PostMapping("/takes/{id}/edits/shorten")
     @ResponseBody
     Bench shorten(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam long atMs) {
-        return bench.shortenPause(teacher.id(), id, atMs);
+        return bench.shortenPause(teacher.actor(), id, atMs);
     }
 
     @PostMapping("/takes/{id}/edits/split")
     @ResponseBody
     Bench split(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam long atMs) {
-        return bench.split(teacher.id(), id, atMs);
+        return bench.split(teacher.actor(), id, atMs);
     }
 
     /** The outline of the whole original, a byte for each step of time. */
@@ -104,14 +104,14 @@ class BenchController {
     ResponseEntity<byte[]> wave(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .body(bench.wave(teacher.id(), id));
+                .body(bench.wave(teacher.actor(), id));
     }
 
     @GetMapping("/takes/{id}/original.flac")
     ResponseEntity<Resource> original(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
             throws IOException {
-        return media.serve(bench.workedOn(teacher.id(), id).originalHash(), FLAC, request);
+        return media.serve(bench.workedOn(teacher.actor(), id).originalHash(), FLAC, request);
     }
 
     /** The original with its noise reduced. */
@@ -119,7 +119,7 @@ class BenchController {
     ResponseEntity<Resource> quieter(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
             throws IOException {
-        return media.serve(bench.quieter(teacher.id(), id), FLAC, request);
+        return media.serve(bench.quieter(teacher.actor(), id), FLAC, request);
     }
 
     @ExceptionHandler(EditRefusedException.class)

@@ -9,8 +9,10 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.bench.EditStore.TakeEdits;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
@@ -94,17 +96,17 @@ public class BenchService {
         }
     }
 
-    public StoredTake take(String teacherId, String takeId) {
-        return takes.take(teacherId, takeId);
+    public StoredTake take(Teacher teacher, String takeId) {
+        return takes.take(teacher, takeId);
     }
 
-    Bench bench(String teacherId, String takeId) {
-        return bench(takes.take(teacherId, takeId));
+    Bench bench(Teacher teacher, String takeId) {
+        return bench(takes.take(teacher, takeId));
     }
 
     /** A take that is being worked on: its original is decoded by now or soon, so that an edit finds it ready. */
-    StoredTake workedOn(String teacherId, String takeId) {
-        StoredTake take = takes.take(teacherId, takeId);
+    StoredTake workedOn(Teacher teacher, String takeId) {
+        StoredTake take = takes.take(teacher, takeId);
         originals.decodeSoon(take.originalHash());
         return take;
     }
@@ -117,8 +119,8 @@ public class BenchService {
     }
 
     /** The magnitudes of the whole original, one for each {@link WaveformCache#STEP_MS}. */
-    byte[] wave(String teacherId, String takeId) {
-        return wave(takes.take(teacherId, takeId));
+    byte[] wave(Teacher teacher, String takeId) {
+        return wave(takes.take(teacher, takeId));
     }
 
     private byte[] wave(StoredTake take) {
@@ -126,12 +128,12 @@ public class BenchService {
     }
 
     /** Shortens the pause at a moment of the original. */
-    Bench shortenPause(String teacherId, String takeId, long atMs) {
-        StoredTake take = takes.take(teacherId, takeId);
+    Bench shortenPause(Teacher teacher, String takeId, long atMs) {
+        StoredTake take = takes.take(teacher, takeId, Right.EDIT);
         TakeEdits held = editsOf(take);
         Edit edit = PauseShortening.of(original(take), plan(take, held), renderer.made(held), atMs)
                 .orElseThrow(() -> new EditRefusedException("NO_PAUSE"));
-        return add(teacherId, takeId, StoredEdit.of(edit));
+        return add(teacher, takeId, StoredEdit.of(edit));
     }
 
     /** What noise reduction does to a take; empty when it is off. */
@@ -143,8 +145,8 @@ public class BenchService {
         return Optional.of(ask(take, new SoundRequest.Noise(file(take), renderer.edited(held))));
     }
 
-    Bench add(String teacherId, String takeId, StoredEdit edit) {
-        StoredTake take = takes.take(teacherId, takeId);
+    Bench add(Teacher teacher, String takeId, StoredEdit edit) {
+        StoredTake take = takes.take(teacher, takeId, Right.EDIT);
         StoredEdit placed = placed(edit, original(take));
         transaction.executeWithoutResult(status -> {
             TakeEdits after = with(editsOf(take), take.id(), placed);
@@ -161,8 +163,8 @@ public class BenchService {
      * Takes the last edit back, or with {@code by} 1 makes the last undone one again. A split is taken back on both lines,
      * unless another take is kept on the second one since.
      */
-    Bench step(String teacherId, String takeId, int by) {
-        StoredTake take = takes.take(teacherId, takeId);
+    Bench step(Teacher teacher, String takeId, int by) {
+        StoredTake take = takes.take(teacher, takeId, Right.EDIT);
         transaction.executeWithoutResult(status -> {
             TakeEdits before = editsOf(take);
             int made = Math.max(0, Math.min(before.edits().size(), before.made() + by));
@@ -171,9 +173,9 @@ public class BenchService {
                 StoredEdit crossed = before.edits().get(Math.min(made, before.made()));
                 if (crossed.kind() == StoredEdit.Kind.SPLIT) {
                     String other = crossed.otherTakeId();
-                    String nextLine = takes.take(teacherId, other).lineId();
+                    String nextLine = takes.take(teacher, other).lineId();
                     takes.exchange(
-                            teacherId,
+                            teacher,
                             nextLine,
                             by < 0 ? other : crossed.beforeTakeId(),
                             by < 0 ? crossed.beforeTakeId() : other);
@@ -188,10 +190,10 @@ public class BenchService {
      * Splits a take in two at a moment of its original: the first part stays, the second is kept on the line that comes
      * next in the script, and says its words.
      */
-    Bench split(String teacherId, String takeId, long atMs) {
-        StoredTake take = takes.take(teacherId, takeId);
-        ScriptLine line = lessons.line(teacherId, take.lineId());
-        List<ScriptLine> script = lessons.lesson(teacherId, line.lessonId()).script();
+    Bench split(Teacher teacher, String takeId, long atMs) {
+        StoredTake take = takes.take(teacher, takeId, Right.EDIT);
+        ScriptLine line = lessons.line(teacher, take.lineId());
+        List<ScriptLine> script = lessons.lesson(teacher, line.lessonId()).script();
         int next = 1 + script.stream().map(each -> each.line().id()).toList().indexOf(take.lineId());
         if (next == script.size()) {
             throw new EditRefusedException("NO_NEXT_LINE");
@@ -214,7 +216,7 @@ public class BenchService {
             }
             edits.save(first);
             edits.save(rest);
-            takes.keep(teacherId, second.id());
+            takes.keep(teacher, second.id());
             renderer.renderSoon(second.id());
         });
         renderer.renderSoon(take.id());
@@ -228,8 +230,8 @@ public class BenchService {
     }
 
     /** The original with its noise reduced, as FLAC in the media store; answers its name there. */
-    String quieter(String teacherId, String takeId) throws IOException {
-        StoredTake take = takes.take(teacherId, takeId);
+    String quieter(Teacher teacher, String takeId) throws IOException {
+        StoredTake take = takes.take(teacher, takeId);
         Path flac = folder.newTemporaryFile();
         try {
             ask(take, new SoundRequest.Quieter(file(take), flac));

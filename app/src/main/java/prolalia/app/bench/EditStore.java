@@ -5,6 +5,7 @@ import static prolalia.app.platform.db.Tables.TAKE_EDITS;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.db.tables.records.TakeEditsRecord;
 import prolalia.core.sound.Span;
@@ -15,10 +16,12 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 class EditStore {
     private final DSLContext writing;
+    private final DSLContext looking;
     private final JsonMapper json;
 
-    EditStore(DSLContext writing, JsonMapper json) {
+    EditStore(DSLContext writing, @Qualifier("looking") DSLContext looking, JsonMapper json) {
         this.writing = writing;
+        this.looking = looking;
         this.json = json;
     }
 
@@ -31,7 +34,7 @@ class EditStore {
     record TakeEdits(String takeId, List<StoredEdit> edits, int made, Span trim) {}
 
     Optional<TakeEdits> of(String takeId) {
-        return writing.selectFrom(TAKE_EDITS)
+        return looking.selectFrom(TAKE_EDITS)
                 .where(TAKE_EDITS.TAKE_ID.eq(takeId))
                 .fetchOptional(this::edits);
     }
@@ -56,14 +59,14 @@ class EditStore {
 
     /** The takes that don't sound yet as their edits say. */
     List<String> unrendered() {
-        return writing.select(TAKE_EDITS.TAKE_ID)
+        return looking.select(TAKE_EDITS.TAKE_ID)
                 .from(TAKE_EDITS)
                 .where(TAKE_EDITS.RENDERED.isFalse())
                 .fetch(TAKE_EDITS.TAKE_ID);
     }
 
     boolean isRendered(String takeId) {
-        return writing.select(TAKE_EDITS.RENDERED)
+        return looking.select(TAKE_EDITS.RENDERED)
                 .from(TAKE_EDITS)
                 .where(TAKE_EDITS.TAKE_ID.eq(takeId))
                 .fetchOptional(TAKE_EDITS.RENDERED)

@@ -14,6 +14,7 @@ import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.AccountService;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.intake.ReadPapers;
 import prolalia.app.lesson.LessonPage;
@@ -24,6 +25,7 @@ import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.school.SchoolService;
+import prolalia.app.sharing.LinkService;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.sound.Verdict;
 import prolalia.app.stage.StageService;
@@ -56,6 +58,7 @@ class DemoData implements SmartInitializingSingleton {
     private final FileTakes takes;
     private final ReadPapers papers;
     private final StageService stages;
+    private final LinkService links;
     private final DataFolder folder;
 
     DemoData(
@@ -67,6 +70,7 @@ class DemoData implements SmartInitializingSingleton {
             FileTakes takes,
             ReadPapers papers,
             StageService stages,
+            LinkService links,
             DataFolder folder) {
         this.accounts = accounts;
         this.school = school;
@@ -76,6 +80,7 @@ class DemoData implements SmartInitializingSingleton {
         this.takes = takes;
         this.papers = papers;
         this.stages = stages;
+        this.links = links;
         this.folder = folder;
     }
 
@@ -98,22 +103,23 @@ class DemoData implements SmartInitializingSingleton {
         accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken());
         accounts.add("Tobi Marsh", "tobi", Ids.newToken());
         SignedInTeacher ines = accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow();
-        bakery(ines.id());
-        bean(ines.id());
+        bakery(ines.actor());
+        bean(ines.actor());
     }
 
     /** A worksheet as it comes in from a PDF; the first lines of its first page are voiced. */
-    private void bakery(String teacherId) throws IOException {
+    private void bakery(Teacher teacher) throws IOException {
         String lesson = Ids.newId();
-        lessons.addLesson(lesson, teacherId, "At the bakery counter", 1, System.currentTimeMillis() - DAY_MS);
+        lessons.addLesson(lesson, teacher.id(), "At the bakery counter", 1, System.currentTimeMillis() - DAY_MS);
+        links.give(teacher, lesson);
         bringIn(lesson, "bakery", "At the bakery counter.pdf", "bakery.pdf", BAKERY_PAGES);
         List<ScriptLine> script = lessons.script(lesson);
         for (int line = 0; line < BAKERY_VOICES; line++) {
-            keep(teacherId, script.get(line).line().id(), "bakery/voice-" + (line + 1));
+            keep(teacher, script.get(line).line().id(), "bakery/voice-" + (line + 1));
         }
         List<LessonPage> pages = lessons.pages(lesson);
         keep(
-                teacherId,
+                teacher,
                 lines.add(pages.get(0).id(), LineKind.HINT, "Two coins make one roll. Count in twos."),
                 "bakery/voice-hint");
         // Six rolls for twelve coins is right and leads on; the other two lead to counting again, and from there back.
@@ -152,13 +158,14 @@ class DemoData implements SmartInitializingSingleton {
     }
 
     /** Slides as they come in from a PPTX; all but the last page is voiced. */
-    private void bean(String teacherId) throws IOException {
+    private void bean(Teacher teacher) throws IOException {
         String lesson = Ids.newId();
-        lessons.addLesson(lesson, teacherId, "How a bean wakes up", 0, System.currentTimeMillis());
+        lessons.addLesson(lesson, teacher.id(), "How a bean wakes up", 0, System.currentTimeMillis());
+        links.give(teacher, lesson);
         bringIn(lesson, "bean", "How a bean wakes up.pptx", "bean.pptx", BEAN_PAGES);
         List<ScriptLine> script = lessons.script(lesson);
         for (int line = 0; line < BEAN_VOICES.length; line++) {
-            keep(teacherId, script.get(line).line().id(), BEAN_VOICES[line]);
+            keep(teacher, script.get(line).line().id(), BEAN_VOICES[line]);
         }
         lines.setIcon(script.get(0).line().id(), StepIcon.LOOK);
         lines.setIcon(script.get(script.size() - 1).line().id(), StepIcon.DRAW);
@@ -177,10 +184,10 @@ class DemoData implements SmartInitializingSingleton {
         FileSystemUtils.deleteRecursively(place);
     }
 
-    private void keep(String teacherId, String line, String voice) throws IOException {
+    private void keep(Teacher teacher, String line, String voice) throws IOException {
         String file = voice + ".ogg";
         try (InputStream content = new ClassPathResource("demo/" + file).getInputStream()) {
-            Verdict verdict = takes.keep(teacherId, line, file, null, content);
+            Verdict verdict = takes.keep(teacher, line, file, null, content);
             if (!(verdict instanceof Verdict.Taken)) {
                 throw new IllegalStateException("The demo's own voice was refused: " + file);
             }

@@ -20,7 +20,7 @@ class DeskController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @RequestParam(required = false) String removed,
             Model model) {
-        model.addAttribute("desk", desk.deskOf(teacher.id()));
+        model.addAttribute("desk", desk.deskOf(teacher.actor()));
         model.addAttribute("removed", removed);
         return "desk/desk";
     }

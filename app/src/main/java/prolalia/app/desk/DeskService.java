@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.sound.RecordingService;
 import prolalia.app.sound.StoredRecording;
@@ -28,13 +28,11 @@ class DeskService {
     /** More marks than this are too narrow to be told apart on a cover. */
     private static final int MOST_MARKS = 28;
 
-    private final LessonStore lessons;
     private final LessonService lessonService;
     private final RecordingService recordings;
     private final Clock clock;
 
-    DeskService(LessonStore lessons, LessonService lessonService, RecordingService recordings, Clock clock) {
-        this.lessons = lessons;
+    DeskService(LessonService lessonService, RecordingService recordings, Clock clock) {
         this.lessonService = lessonService;
         this.recordings = recordings;
         this.clock = clock;
@@ -74,14 +72,14 @@ class DeskService {
      */
     record Book(LessonSummary lesson, Coverage coverage, List<LineState> marks, long toReadMs, LocalDate changed) {}
 
-    Desk deskOf(String teacherId) {
-        Map<String, List<Line>> lines = lessons.linesByLesson(teacherId);
-        Pace pace = lessonService.pace(teacherId);
-        List<Book> books = lessons.lessonsOf(teacherId).stream()
+    Desk deskOf(Teacher teacher) {
+        Map<String, List<Line>> lines = lessonService.linesByLesson(teacher);
+        Pace pace = lessonService.pace(teacher);
+        List<Book> books = lessonService.lessonsOf(teacher).stream()
                 .map(lesson -> book(lesson, lines.getOrDefault(lesson.id(), List.of()), pace))
                 .toList();
-        Optional<StoredTake> last = recordings.lastTakeOf(teacherId);
-        return new Desk(partOfDay(), books, recordings.unfinished(teacherId), last.orElse(null));
+        Optional<StoredTake> last = recordings.lastTakeOf(teacher);
+        return new Desk(partOfDay(), books, recordings.unfinished(teacher), last.orElse(null));
     }
 
     private static Book book(LessonSummary lesson, List<Line> script, Pace pace) {

@@ -46,20 +46,20 @@ class FileBatchController {
             @RequestParam String name,
             HttpServletRequest request)
             throws IOException {
-        batches.receive(teacher.id(), lessonId, id, number, name, request.getInputStream());
+        batches.receive(teacher.actor(), lessonId, id, number, name, request.getInputStream());
         return Map.of("at", "/batches/" + id);
     }
 
     @GetMapping("/batches/{id}")
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        put(batches.matched(teacher.id(), id), model);
+        put(batches.matched(teacher.actor(), id), model);
         return "imports/batch";
     }
 
     /** How the files stand, as a fragment. */
     @GetMapping("/batches/{id}/files")
     String files(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        return show(batches.matched(teacher.id(), id), model);
+        return show(batches.matched(teacher.actor(), id), model);
     }
 
     @PostMapping("/batches/{id}/files/{number}/place")
@@ -69,12 +69,12 @@ class FileBatchController {
             @PathVariable int number,
             @RequestParam String place,
             Model model) {
-        return show(batches.place(teacher.id(), id, number, place), model);
+        return show(batches.place(teacher.actor(), id, number, place), model);
     }
 
     @PostMapping("/batches/{id}/take")
     String take(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        return show(batches.take(teacher.id(), id), model);
+        return show(batches.take(teacher.actor(), id), model);
     }
 
     @GetMapping("/batches/{id}/files/{number}/sound")
@@ -84,14 +84,15 @@ class FileBatchController {
             @PathVariable int number,
             HttpServletRequest request)
             throws IOException {
-        String hash = batches.file(teacher.id(), id, number).rawHash();
+        String hash = batches.file(teacher.actor(), id, number).rawHash();
         return media.serve(hash, MediaType.APPLICATION_OCTET_STREAM, request);
     }
 
     @PostMapping("/batches/{id}/put-away")
     String putAway(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        String lessonId = batches.matched(teacher.id(), id).lesson().summary().id();
-        batches.putAway(teacher.id(), id);
+        String lessonId =
+                batches.matched(teacher.actor(), id).lesson().summary().id();
+        batches.putAway(teacher.actor(), id);
         return "redirect:/lessons/" + lessonId + "/elsewhere";
     }
 

@@ -14,12 +14,15 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.imports.FileBatch.MatchedFile;
 import prolalia.app.imports.FileBatch.StoredFile;
 import prolalia.app.imports.FileBatchStore.Batch;
+import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
+import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
@@ -43,6 +46,7 @@ class FileBatchService {
     private final FileBatchStore store;
     private final FileImporter taker;
     private final LessonService lessons;
+    private final LessonAccess access;
     private final MediaStore media;
     private final DataFolder folder;
     private final SoundWorkers workers;
@@ -52,6 +56,7 @@ class FileBatchService {
             FileBatchStore store,
             FileImporter taker,
             LessonService lessons,
+            LessonAccess access,
             MediaStore media,
             DataFolder folder,
             SoundWorkers workers,
@@ -59,6 +64,7 @@ class FileBatchService {
         this.store = store;
         this.taker = taker;
         this.lessons = lessons;
+        this.access = access;
         this.media = media;
         this.folder = folder;
         this.workers = workers;
@@ -66,9 +72,9 @@ class FileBatchService {
     }
 
     /** Takes a file in; what is no sound is noted and not kept. */
-    void receive(String teacherId, String lessonId, String batchId, int number, String name, InputStream content)
+    void receive(Teacher teacher, String lessonId, String batchId, int number, String name, InputStream content)
             throws IOException {
-        lessons.summary(teacherId, lessonId);
+        access.require(teacher, lessonId, Right.EDIT);
         if (number < 0 || number >= MOST_FILES) {
             throw new RecordingService.TooLargeException();
         }
@@ -80,7 +86,7 @@ class FileBatchService {
                     file,
                     StandardCopyOption.REPLACE_EXISTING);
             store.begin(batchId, lessonId, clock.millis());
-            if (!batch(teacherId, batchId).lessonId().equals(lessonId)) {
+            if (!batch(teacher, batchId).lessonId().equals(lessonId)) {
                 throw new NotFoundException("batch");
             }
             long durationMs = workers.ask(new SoundRequest.Look(file, LOOK_MS)).durationMs();
@@ -92,16 +98,16 @@ class FileBatchService {
         }
     }
 
-    private Batch batch(String teacherId, String batchId) {
+    private Batch batch(Teacher teacher, String batchId) {
         return store.find(batchId)
-                .filter(batch -> batch.teacherId().equals(teacherId))
+                .filter(batch -> access.mayStill(teacher, batch.lessonId(), Right.EDIT))
                 .orElseThrow(() -> new NotFoundException("batch"));
     }
 
     /** The batch with each file's place: where the teacher put it, or what its name says among those of the others. */
-    FileBatch matched(String teacherId, String batchId) {
-        Batch batch = batch(teacherId, batchId);
-        LessonView lesson = lessons.lesson(teacherId, batch.lessonId());
+    FileBatch matched(Teacher teacher, String batchId) {
+        Batch batch = batch(teacher, batchId);
+        LessonView lesson = lessons.lesson(teacher, batch.lessonId());
         List<StoredFile> files = store.files(batchId);
         Map<String, PageView> pages = lesson.pages().stream()
                 .collect(Collectors.toMap(page -> page.page().id(), Function.identity()));
@@ -153,8 +159,8 @@ class FileBatchService {
 
     /** @param place "line:" or "page:" and its id, or empty for nowhere */
     @Transactional
-    FileBatch place(String teacherId, String batchId, int number, String place) {
-        FileBatch batch = matched(teacherId, batchId);
+    FileBatch place(Teacher teacher, String batchId, int number, String place) {
+        FileBatch batch = matched(teacher, batchId);
         String lineId = place.startsWith("line:") ? place.substring(5) : null;
         String pageId = place.startsWith("page:") ? place.substring(5) : null;
         boolean known = lineId == null && pageId == null
@@ -166,12 +172,12 @@ class FileBatchService {
             throw new NotFoundException("place");
         }
         store.place(batchId, number, lineId, pageId);
-        return matched(teacherId, batchId);
+        return matched(teacher, batchId);
     }
 
     /** Takes all files whose place is clear, soon; each take is kept. */
-    FileBatch take(String teacherId, String batchId) {
-        for (MatchedFile each : matched(teacherId, batchId).takeable()) {
+    FileBatch take(Teacher teacher, String batchId) {
+        for (MatchedFile each : matched(teacher, batchId).takeable()) {
             store.want(
                     batchId,
                     each.file().number(),
@@ -179,24 +185,24 @@ class FileBatchService {
                     each.page() == null ? null : each.page().page().id());
         }
         taker.takeSoon(batchId);
-        return matched(teacherId, batchId);
+        return matched(teacher, batchId);
     }
 
-    StoredFile file(String teacherId, String batchId, int number) {
-        batch(teacherId, batchId);
+    StoredFile file(Teacher teacher, String batchId, int number) {
+        batch(teacher, batchId);
         return store.files(batchId).stream()
                 .filter(file -> file.number() == number && file.rawHash() != null)
                 .findFirst()
                 .orElseThrow(() -> new NotFoundException("file"));
     }
 
-    List<FileBatchStore.Summary> ofLesson(String teacherId, String lessonId) {
-        lessons.summary(teacherId, lessonId);
+    List<FileBatchStore.Summary> ofLesson(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.READ);
         return store.ofLesson(lessonId);
     }
 
     @Transactional
-    void putAway(String teacherId, String batchId) {
-        store.putAway(batch(teacherId, batchId).id(), clock.millis());
+    void putAway(Teacher teacher, String batchId) {
+        store.putAway(batch(teacher, batchId).id(), clock.millis());
     }
 }

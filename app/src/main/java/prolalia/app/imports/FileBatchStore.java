@@ -10,6 +10,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.imports.FileBatch.StoredFile;
 import prolalia.app.platform.db.tables.records.BatchFileRecord;
@@ -19,9 +20,11 @@ import prolalia.core.sound.Refusal;
 @Repository
 class FileBatchStore {
     private final DSLContext writing;
+    private final DSLContext looking;
 
-    FileBatchStore(DSLContext writing) {
+    FileBatchStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
         this.writing = writing;
+        this.looking = looking;
     }
 
     /** A batch as it is stored. */
@@ -54,7 +57,7 @@ class FileBatchStore {
     }
 
     Optional<Batch> find(String id) {
-        return writing.select(FILE_BATCH.ID, FILE_BATCH.LESSON_ID, LESSON.TEACHER_ID, FILE_BATCH.BEGUN_AT)
+        return looking.select(FILE_BATCH.ID, FILE_BATCH.LESSON_ID, LESSON.TEACHER_ID, FILE_BATCH.BEGUN_AT)
                 .from(FILE_BATCH)
                 .join(LESSON)
                 .on(LESSON.ID.eq(FILE_BATCH.LESSON_ID))
@@ -63,14 +66,14 @@ class FileBatchStore {
     }
 
     List<StoredFile> files(String batchId) {
-        return writing.selectFrom(BATCH_FILE)
+        return looking.selectFrom(BATCH_FILE)
                 .where(BATCH_FILE.BATCH_ID.eq(batchId))
                 .orderBy(BATCH_FILE.NUMBER)
                 .fetch(FileBatchStore::file);
     }
 
     List<Summary> ofLesson(String lessonId) {
-        return writing.select(
+        return looking.select(
                         FILE_BATCH.ID,
                         FILE_BATCH.BEGUN_AT,
                         count(),
@@ -123,7 +126,7 @@ class FileBatchStore {
     }
 
     Collection<String> withWork() {
-        return writing.selectDistinct(BATCH_FILE.BATCH_ID)
+        return looking.selectDistinct(BATCH_FILE.BATCH_ID)
                 .from(BATCH_FILE)
                 .where(BATCH_FILE.WANTED.isTrue())
                 .fetch(BATCH_FILE.BATCH_ID);

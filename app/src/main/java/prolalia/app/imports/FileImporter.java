@@ -7,6 +7,7 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.imports.FileBatch.StoredFile;
 import prolalia.app.imports.FileBatchStore.Batch;
 import prolalia.app.platform.BackgroundWork;
@@ -72,8 +73,8 @@ class FileImporter implements DisposableBean {
                 store.taken(batchId, file.number(), null, longId, null);
                 return;
             }
-            Verdict verdict =
-                    takes.keep(batch.teacherId(), file.lineId(), file.name(), null, media.file(file.rawHash()));
+            Verdict verdict = takes.keep(
+                    new Teacher(batch.teacherId()), file.lineId(), file.name(), null, media.file(file.rawHash()));
             if (verdict instanceof Verdict.Taken taken) {
                 store.taken(batchId, file.number(), taken.take().id(), null, null);
             } else if (verdict instanceof Verdict.Refused refused) {

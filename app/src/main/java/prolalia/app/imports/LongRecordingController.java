@@ -62,15 +62,15 @@ class LongRecordingController {
             throw new RecordingService.TooLargeException();
         }
         folder.needRoom(request.getContentLengthLong());
-        recordings.receive(teacher.id(), lessonId, id, name, request.getInputStream());
+        recordings.receive(teacher.actor(), lessonId, id, name, request.getInputStream());
         return Map.of("at", "/long-recordings/" + id);
     }
 
     @GetMapping("/long-recordings/{id}")
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        LongRecording recording = recordings.recording(teacher.id(), id);
+        LongRecording recording = recordings.recording(teacher.actor(), id);
         put(recording, model);
-        model.addAttribute("lesson", lessons.lesson(teacher.id(), recording.lessonId()));
+        model.addAttribute("lesson", lessons.lesson(teacher.actor(), recording.lessonId()));
         model.addAttribute("outlineMs", prolalia.media.LongRecording.OUTLINE_MS);
         model.addAttribute("words", messages.forBrowser("split"));
         return recording.state() == State.SPLIT ? "imports/split" : "imports/listening";
@@ -83,7 +83,7 @@ class LongRecordingController {
             @PathVariable String id,
             HttpServletResponse response,
             Model model) {
-        LongRecording recording = recordings.recording(teacher.id(), id);
+        LongRecording recording = recordings.recording(teacher.actor(), id);
         if (recording.state() != State.ARRIVED) {
             response.setHeader("HX-Refresh", "true");
         }
@@ -95,14 +95,14 @@ class LongRecordingController {
     ResponseEntity<byte[]> outline(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .body(recordings.outline(teacher.id(), id));
+                .body(recordings.outline(teacher.actor(), id));
     }
 
     @GetMapping("/long-recordings/{id}/sound.flac")
     ResponseEntity<Resource> sound(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
             throws IOException {
-        LongRecording recording = recordings.recording(teacher.id(), id);
+        LongRecording recording = recordings.recording(teacher.actor(), id);
         if (recording.flacHash() == null) {
             throw new NotFoundException("sound of the long recording");
         }

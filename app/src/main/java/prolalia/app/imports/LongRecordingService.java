@@ -6,8 +6,10 @@ import java.time.Clock;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.imports.LongRecording.SplitLine;
-import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.Right;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.RecordingService;
@@ -25,23 +27,22 @@ class LongRecordingService {
 
     private final LongRecordingStore store;
     private final SplitWorker worker;
-    private final LessonService lessons;
+    private final LessonAccess access;
     private final MediaStore media;
     private final Clock clock;
 
     LongRecordingService(
-            LongRecordingStore store, SplitWorker worker, LessonService lessons, MediaStore media, Clock clock) {
+            LongRecordingStore store, SplitWorker worker, LessonAccess access, MediaStore media, Clock clock) {
         this.store = store;
         this.worker = worker;
-        this.lessons = lessons;
+        this.access = access;
         this.media = media;
         this.clock = clock;
     }
 
     /** Takes a file in; it is on the disk when this returns, and is listened to from then on. */
-    void receive(String teacherId, String lessonId, String id, String fileName, InputStream content)
-            throws IOException {
-        lessons.summary(teacherId, lessonId);
+    void receive(Teacher teacher, String lessonId, String id, String fileName, InputStream content) throws IOException {
+        access.require(teacher, lessonId, Right.EDIT);
         String rawHash = media.keep(RecordingService.limited(content, LARGEST_BYTES));
         begin(lessonId, null, id, fileName, rawHash);
     }
@@ -52,14 +53,14 @@ class LongRecordingService {
         worker.workSoon(id);
     }
 
-    LongRecording recording(String teacherId, String id) {
+    LongRecording recording(Teacher teacher, String id) {
         return store.find(id)
-                .filter(recording -> recording.teacherId().equals(teacherId))
+                .filter(recording -> access.mayStill(teacher, recording.lessonId(), Right.EDIT))
                 .orElseThrow(() -> new NotFoundException("long recording"));
     }
 
-    List<LongRecording> ofLesson(String teacherId, String lessonId) {
-        lessons.summary(teacherId, lessonId);
+    List<LongRecording> ofLesson(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.READ);
         return store.ofLesson(lessonId);
     }
 
@@ -68,41 +69,41 @@ class LongRecordingService {
         return Math.round(100 * worker.progress(id));
     }
 
-    byte[] outline(String teacherId, String id) {
-        return store.outline(recording(teacherId, id).id());
+    byte[] outline(Teacher teacher, String id) {
+        return store.outline(recording(teacher, id).id());
     }
 
     /** The teacher says where a line is. */
     @Transactional
-    LongRecording place(String teacherId, String id, String lineId, long startMs, long endMs) {
-        LongRecording recording = recording(teacherId, id);
+    LongRecording place(Teacher teacher, String id, String lineId, long startMs, long endMs) {
+        LongRecording recording = recording(teacher, id);
         line(recording, lineId);
         long start = Math.max(0, Math.min(startMs, recording.durationMs() - SHORTEST_LINE_MS));
         long end = Math.min(recording.durationMs(), Math.max(endMs, start + SHORTEST_LINE_MS));
         store.place(id, lineId, new Span(start, Math.max(start, end)), true);
-        return recording(teacherId, id);
+        return recording(teacher, id);
     }
 
     /** Puts a line where the program found it; one that it didn't find, where it could be. */
     @Transactional
-    LongRecording placeAsFound(String teacherId, String id, String lineId) {
-        LongRecording recording = recording(teacherId, id);
+    LongRecording placeAsFound(Teacher teacher, String id, String lineId) {
+        LongRecording recording = recording(teacher, id);
         SplitLine line = line(recording, lineId);
         if (line.found() != null) {
             store.place(id, lineId, line.found(), false);
         } else {
             store.place(id, lineId, guess(recording, line), true);
         }
-        return recording(teacherId, id);
+        return recording(teacher, id);
     }
 
     /** The teacher says that a line isn't in the recording. */
     @Transactional
-    LongRecording leaveOut(String teacherId, String id, String lineId) {
-        LongRecording recording = recording(teacherId, id);
+    LongRecording leaveOut(Teacher teacher, String id, String lineId) {
+        LongRecording recording = recording(teacher, id);
         line(recording, lineId);
         store.place(id, lineId, null, true);
-        return recording(teacherId, id);
+        return recording(teacher, id);
     }
 
     private static Span guess(LongRecording recording, SplitLine line) {
@@ -120,16 +121,16 @@ class LongRecordingService {
     }
 
     /** Makes takes of these lines, soon; each is kept. */
-    LongRecording take(String teacherId, String id, List<String> lineIds) {
-        recording(teacherId, id);
+    LongRecording take(Teacher teacher, String id, List<String> lineIds) {
+        recording(teacher, id);
         store.want(id, lineIds);
         worker.workSoon(id);
-        return recording(teacherId, id);
+        return recording(teacher, id);
     }
 
     @Transactional
-    void putAway(String teacherId, String id, boolean away) {
-        store.putAway(recording(teacherId, id).id(), away ? clock.millis() : null);
+    void putAway(Teacher teacher, String id, boolean away) {
+        store.putAway(recording(teacher, id).id(), away ? clock.millis() : null);
     }
 
     static SplitLine line(LongRecording recording, String lineId) {

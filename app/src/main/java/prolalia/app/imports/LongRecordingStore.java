@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.imports.LongRecording.SplitLine;
 import prolalia.app.imports.LongRecording.State;
@@ -24,10 +25,12 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 class LongRecordingStore {
     private final DSLContext writing;
+    private final DSLContext looking;
     private final JsonMapper json;
 
-    LongRecordingStore(DSLContext writing, JsonMapper json) {
+    LongRecordingStore(DSLContext writing, @Qualifier("looking") DSLContext looking, JsonMapper json) {
         this.writing = writing;
+        this.looking = looking;
         this.json = json;
     }
 
@@ -140,7 +143,7 @@ class LongRecordingStore {
     }
 
     byte[] outline(String id) {
-        return writing.select(LONG_RECORDING.OUTLINE)
+        return looking.select(LONG_RECORDING.OUTLINE)
                 .from(LONG_RECORDING)
                 .where(LONG_RECORDING.ID.eq(id))
                 .fetchOne(LONG_RECORDING.OUTLINE);
@@ -148,7 +151,7 @@ class LongRecordingStore {
 
     /** The recordings that have something to be done: to be listened to, or lines to be taken. */
     List<String> withWork() {
-        return writing.select(LONG_RECORDING.ID)
+        return looking.select(LONG_RECORDING.ID)
                 .from(LONG_RECORDING)
                 .where(LONG_RECORDING
                         .STATE
@@ -161,7 +164,7 @@ class LongRecordingStore {
 
     private List<LongRecording> where(org.jooq.Condition condition) {
         // Read to the end first: the one writing connection can't answer a second question meanwhile.
-        return writing.select(LONG_RECORDING.asterisk().except(LONG_RECORDING.OUTLINE), LESSON.TEACHER_ID)
+        return looking.select(LONG_RECORDING.asterisk().except(LONG_RECORDING.OUTLINE), LESSON.TEACHER_ID)
                 .from(LONG_RECORDING)
                 .join(LESSON)
                 .on(LESSON.ID.eq(LONG_RECORDING.LESSON_ID))
@@ -194,7 +197,7 @@ class LongRecordingStore {
     }
 
     private List<SplitLine> lines(String id) {
-        return writing.selectFrom(SPLIT_LINE)
+        return looking.selectFrom(SPLIT_LINE)
                 .where(SPLIT_LINE.LONG_RECORDING_ID.eq(id))
                 .orderBy(SPLIT_LINE.POSITION)
                 .fetch(row -> new SplitLine(

@@ -29,7 +29,7 @@ class SplitLineController {
             @RequestParam long startMs,
             @RequestParam long endMs,
             Model model) {
-        return line(recordings.place(teacher.id(), id, lineId, startMs, endMs), lineId, model);
+        return line(recordings.place(teacher.actor(), id, lineId, startMs, endMs), lineId, model);
     }
 
     @PostMapping("/lines/{lineId}/as-found")
@@ -38,7 +38,7 @@ class SplitLineController {
             @PathVariable String id,
             @PathVariable String lineId,
             Model model) {
-        return line(recordings.placeAsFound(teacher.id(), id, lineId), lineId, model);
+        return line(recordings.placeAsFound(teacher.actor(), id, lineId), lineId, model);
     }
 
     @PostMapping("/lines/{lineId}/leave-out")
@@ -47,7 +47,7 @@ class SplitLineController {
             @PathVariable String id,
             @PathVariable String lineId,
             Model model) {
-        return line(recordings.leaveOut(teacher.id(), id, lineId), lineId, model);
+        return line(recordings.leaveOut(teacher.actor(), id, lineId), lineId, model);
     }
 
     private static String line(LongRecording recording, String lineId, Model model) {
@@ -62,14 +62,14 @@ class SplitLineController {
             @PathVariable String id,
             @RequestParam List<String> line,
             Model model) {
-        put(recordings.take(teacher.id(), id, line), model);
+        put(recordings.take(teacher.actor(), id, line), model);
         return "imports/taking";
     }
 
     /** How far taking has come. */
     @GetMapping("/taking")
     String taking(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        put(recordings.recording(teacher.id(), id), model);
+        put(recordings.recording(teacher.actor(), id), model);
         return "imports/taking";
     }
 
@@ -78,8 +78,8 @@ class SplitLineController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(defaultValue = "true") boolean away) {
-        recordings.putAway(teacher.id(), id, away);
-        return "redirect:/lessons/" + recordings.recording(teacher.id(), id).lessonId() + "/elsewhere";
+        recordings.putAway(teacher.actor(), id, away);
+        return "redirect:/lessons/" + recordings.recording(teacher.actor(), id).lessonId() + "/elsewhere";
     }
 
     private static void put(LongRecording recording, Model model) {

@@ -16,6 +16,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.imports.LongRecording.SplitLine;
 import prolalia.app.imports.LongRecording.State;
 import prolalia.app.lesson.LessonService;
@@ -158,7 +159,7 @@ class SplitWorker implements DisposableBean {
 
     /** The lines that can be said, of the page or of the whole script. */
     private List<ScriptLine> script(LongRecording recording) {
-        LessonView lesson = lessons.lesson(recording.teacherId(), recording.lessonId());
+        LessonView lesson = lessons.lesson(new Teacher(recording.teacherId()), recording.lessonId());
         return lesson.script().stream()
                 .filter(line -> line.line().isSayable())
                 .filter(line -> recording.pageId() == null || recording.pageId().equals(line.pageId()))
@@ -198,8 +199,8 @@ class SplitWorker implements DisposableBean {
 
     private void take(LongRecording recording, SplitLine line, Path flac) throws IOException {
         try {
-            Verdict verdict =
-                    takes.keep(recording.teacherId(), line.lineId(), name(recording, line), line.words(), flac);
+            Verdict verdict = takes.keep(
+                    new Teacher(recording.teacherId()), line.lineId(), name(recording, line), line.words(), flac);
             if (verdict instanceof Verdict.Taken taken) {
                 store.taken(recording.id(), line.lineId(), taken.take().id(), null);
             } else if (verdict instanceof Verdict.Refused refused) {

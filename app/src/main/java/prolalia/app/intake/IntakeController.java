@@ -44,8 +44,8 @@ class IntakeController {
 
     @GetMapping("/lessons/{id}/bring-in")
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        model.addAttribute("lesson", lessons.lesson(teacher.id(), id));
-        model.addAttribute("papers", intake.ofLesson(teacher.id(), id));
+        model.addAttribute("lesson", lessons.lesson(teacher.actor(), id));
+        model.addAttribute("papers", intake.ofLesson(teacher.actor(), id));
         model.addAttribute("words", messages.forBrowser("intake"));
         return "intake/bring-in";
     }
@@ -64,19 +64,19 @@ class IntakeController {
             throw new RecordingService.TooLargeException();
         }
         folder.needRoom(request.getContentLengthLong());
-        intake.receive(teacher.id(), lessonId, id, name, request.getInputStream());
+        intake.receive(teacher.actor(), lessonId, id, name, request.getInputStream());
         return Map.of("at", "/papers/" + id);
     }
 
     /** Where a paper stands: its first page to be looked over, once it is read. */
     @GetMapping("/papers/{id}")
     String paper(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        StoredPaper paper = intake.paper(teacher.id(), id);
+        StoredPaper paper = intake.paper(teacher.actor(), id);
         if (paper.state() == State.READ) {
             return "redirect:/papers/" + id + "/pages/1";
         }
         put(paper, model);
-        model.addAttribute("lesson", lessons.lesson(teacher.id(), paper.lessonId()));
+        model.addAttribute("lesson", lessons.lesson(teacher.actor(), paper.lessonId()));
         return "intake/reading";
     }
 
@@ -87,7 +87,7 @@ class IntakeController {
             @PathVariable String id,
             HttpServletResponse response,
             Model model) {
-        StoredPaper paper = intake.paper(teacher.id(), id);
+        StoredPaper paper = intake.paper(teacher.actor(), id);
         if (paper.state() != State.ARRIVED) {
             response.setHeader("HX-Refresh", "true");
         }
@@ -103,20 +103,20 @@ class IntakeController {
 
     @PostMapping("/papers/{id}/cancel")
     String cancel(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        intake.cancel(teacher.id(), id);
-        return "redirect:/lessons/" + intake.paper(teacher.id(), id).lessonId() + "/bring-in";
+        intake.cancel(teacher.actor(), id);
+        return "redirect:/lessons/" + intake.paper(teacher.actor(), id).lessonId() + "/bring-in";
     }
 
     @PostMapping("/papers/{id}/put-away")
     String putAway(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        intake.putAway(teacher.id(), id);
-        return "redirect:/lessons/" + intake.paper(teacher.id(), id).lessonId() + "/bring-in";
+        intake.putAway(teacher.actor(), id);
+        return "redirect:/lessons/" + intake.paper(teacher.actor(), id).lessonId() + "/bring-in";
     }
 
     /** Its pages become pages of the lesson. */
     @PostMapping("/papers/{id}/take")
     String take(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        StoredPaper paper = intake.paper(teacher.id(), id);
+        StoredPaper paper = intake.paper(teacher.actor(), id);
         try {
             taker.take(paper);
         } catch (TooManyPagesException tooMany) {

@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
-import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.Right;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
@@ -25,27 +27,26 @@ class IntakeService {
 
     private final PaperStore store;
     private final PaperReader reader;
-    private final LessonService lessons;
+    private final LessonAccess access;
     private final MediaStore media;
     private final Clock clock;
 
-    IntakeService(PaperStore store, PaperReader reader, LessonService lessons, MediaStore media, Clock clock) {
+    IntakeService(PaperStore store, PaperReader reader, LessonAccess access, MediaStore media, Clock clock) {
         this.store = store;
         this.reader = reader;
-        this.lessons = lessons;
+        this.access = access;
         this.media = media;
         this.clock = clock;
     }
 
     /** Takes a file in; it is on the disk when this returns, and is read from then on. */
-    void receive(String teacherId, String lessonId, String id, String fileName, InputStream content)
-            throws IOException {
-        if (lessons.summary(teacherId, lessonId).shelf()) {
+    void receive(Teacher teacher, String lessonId, String id, String fileName, InputStream content) throws IOException {
+        if (access.require(teacher, lessonId, Right.EDIT).isShelf()) {
             throw new NotFoundException("lesson");
         }
         String rawHash = media.keep(RecordingService.limited(content, LARGEST_BYTES));
         store.add(id, lessonId, shortened(fileName), rawHash, clock.millis());
-        paper(teacherId, id);
+        paper(teacher, id);
         reader.readSoon();
     }
 
@@ -54,14 +55,14 @@ class IntakeService {
         return plain.length() <= 200 ? plain : plain.substring(0, 200);
     }
 
-    StoredPaper paper(String teacherId, String id) {
+    StoredPaper paper(Teacher teacher, String id) {
         return store.find(id)
-                .filter(paper -> paper.teacherId().equals(teacherId))
+                .filter(paper -> access.mayStill(teacher, paper.lessonId(), Right.EDIT))
                 .orElseThrow(() -> new NotFoundException("paper"));
     }
 
-    List<StoredPaper> ofLesson(String teacherId, String lessonId) {
-        lessons.summary(teacherId, lessonId);
+    List<StoredPaper> ofLesson(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.READ);
         return store.ofLesson(lessonId);
     }
 
@@ -74,21 +75,21 @@ class IntakeService {
         return reader.before(id);
     }
 
-    void cancel(String teacherId, String id) {
-        reader.cancel(paper(teacherId, id).id());
+    void cancel(Teacher teacher, String id) {
+        reader.cancel(paper(teacher, id).id());
     }
 
     @Transactional
-    void putAway(String teacherId, String id) {
-        store.putAway(paper(teacherId, id).id(), clock.millis());
+    void putAway(Teacher teacher, String id) {
+        store.putAway(paper(teacher, id).id(), clock.millis());
     }
 
-    List<StoredPage> pages(String teacherId, String id) {
-        return store.pages(paper(teacherId, id).id());
+    List<StoredPage> pages(Teacher teacher, String id) {
+        return store.pages(paper(teacher, id).id());
     }
 
-    StoredPage page(String teacherId, String id, int number) {
-        return store.page(paper(teacherId, id).id(), number).orElseThrow(() -> new NotFoundException("page"));
+    StoredPage page(Teacher teacher, String id, int number) {
+        return store.page(paper(teacher, id).id(), number).orElseThrow(() -> new NotFoundException("page"));
     }
 
     /**
@@ -113,9 +114,9 @@ class IntakeService {
 
     /** Changes what is proposed for a page; what can't be changed so stays as it is. */
     @Transactional
-    StoredPage change(String teacherId, String id, int number, Deed deed) {
-        StoredPaper paper = paper(teacherId, id);
-        StoredPage page = page(teacherId, id, number);
+    StoredPage change(Teacher teacher, String id, int number, Deed deed) {
+        StoredPaper paper = paper(teacher, id);
+        StoredPage page = page(teacher, id, number);
         if (paper.state() == State.READ && deed.deed() == Deed.Name.UNDO) {
             store.takeBack(id, number);
         } else if (paper.state() == State.READ) {
@@ -123,7 +124,7 @@ class IntakeService {
                     .filter(proposal -> !proposal.equals(page.proposal()))
                     .ifPresent(proposal -> store.propose(id, number, proposal));
         }
-        return page(teacherId, id, number);
+        return page(teacher, id, number);
     }
 
     private static Optional<Proposal> changed(StoredPage page, Deed deed) {
@@ -147,8 +148,8 @@ class IntakeService {
     }
 
     @Transactional
-    void want(String teacherId, String id, int number, boolean wanted) {
-        if (paper(teacherId, id).state() == State.READ) {
+    void want(Teacher teacher, String id, int number, boolean wanted) {
+        if (paper(teacher, id).state() == State.READ) {
             store.want(id, number, wanted);
         }
     }

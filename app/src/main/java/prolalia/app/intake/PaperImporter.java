@@ -5,7 +5,6 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -16,14 +15,16 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.intake.PaperSoundStore.PaperSound;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.SlideStore;
-import prolalia.app.lesson.SlideStore.PageSlide;
+import prolalia.app.lesson.PageSourceStore;
+import prolalia.app.lesson.PageSourceStore.PageSource;
+import prolalia.app.lesson.PageSourceStore.Type;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.Ids;
@@ -51,10 +52,8 @@ class PaperImporter implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(PaperImporter.class);
 
     private final PaperStore store;
-    private static final String SLIDES = ".pptx";
-
     private final PaperSoundStore sounds;
-    private final SlideStore slides;
+    private final PageSourceStore sources;
     private final LessonStore lessons;
     private final LineStore lines;
     private final StageService stages;
@@ -67,7 +66,7 @@ class PaperImporter implements DisposableBean {
     PaperImporter(
             PaperStore store,
             PaperSoundStore sounds,
-            SlideStore slides,
+            PageSourceStore sources,
             LessonStore lessons,
             LineStore lines,
             StageService stages,
@@ -78,7 +77,7 @@ class PaperImporter implements DisposableBean {
             BegunWork begun) {
         this.store = store;
         this.sounds = sounds;
-        this.slides = slides;
+        this.sources = sources;
         this.lessons = lessons;
         this.lines = lines;
         this.stages = stages;
@@ -140,9 +139,7 @@ class PaperImporter implements DisposableBean {
                 lessons.setPictureSize(pageId, page.width(), page.height());
             }
             store.taken(paper.id(), page.number(), pageId);
-            if (paper.fileName().toLowerCase(Locale.ROOT).endsWith(SLIDES)) {
-                slides.add(pageId, new PageSlide(paper.rawHash(), page.number()));
-            }
+            sources.add(pageId, new PageSource(paper.rawHash(), Type.of(paper.fileName()), page.number()));
         }
         int number = 0;
         for (StoredPage page : wanted) {
@@ -224,10 +221,10 @@ class PaperImporter implements DisposableBean {
     }
 
     private void takeSounds(String paperId) throws IOException {
-        String teacherId = store.find(paperId).orElseThrow().teacherId();
+        Teacher teacher = new Teacher(store.find(paperId).orElseThrow().teacherId());
         for (PaperSound sound : sounds.of(paperId)) {
             try {
-                takes.keep(teacherId, sound.lineId(), sound.name(), null, media.file(sound.rawHash()));
+                takes.keep(teacher, sound.lineId(), sound.name(), null, media.file(sound.rawHash()));
             } catch (NotFoundException removed) {
                 LOG.info("A line was taken out before its sound came in");
             } catch (IOException | RuntimeException failure) {

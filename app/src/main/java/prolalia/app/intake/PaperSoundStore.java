@@ -4,15 +4,18 @@ import static prolalia.app.platform.db.Tables.PAPER_SOUND;
 
 import java.util.List;
 import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 
 /** Sounds of papers that are still to become takes. */
 @Repository
 class PaperSoundStore {
     private final DSLContext writing;
+    private final DSLContext looking;
 
-    PaperSoundStore(DSLContext writing) {
+    PaperSoundStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
         this.writing = writing;
+        this.looking = looking;
     }
 
     /** @param number within the paper */
@@ -29,7 +32,7 @@ class PaperSoundStore {
     }
 
     List<PaperSound> of(String paperId) {
-        return writing.selectFrom(PAPER_SOUND)
+        return looking.selectFrom(PAPER_SOUND)
                 .where(PAPER_SOUND.PAPER_ID.eq(paperId))
                 .orderBy(PAPER_SOUND.NUMBER)
                 .fetch(row -> new PaperSound(
@@ -38,7 +41,7 @@ class PaperSoundStore {
 
     /** The papers that have some. */
     List<String> waiting() {
-        return writing.selectDistinct(PAPER_SOUND.PAPER_ID).from(PAPER_SOUND).fetch(PAPER_SOUND.PAPER_ID);
+        return looking.selectDistinct(PAPER_SOUND.PAPER_ID).from(PAPER_SOUND).fetch(PAPER_SOUND.PAPER_ID);
     }
 
     void remove(PaperSound sound) {

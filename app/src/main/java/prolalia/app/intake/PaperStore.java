@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.intake.StoredPaper.Parts;
 import prolalia.app.intake.StoredPaper.State;
@@ -26,10 +27,12 @@ class PaperStore {
     private static final int MOST_CHANGES = 100;
 
     private final DSLContext writing;
+    private final DSLContext looking;
     private final JsonMapper json;
 
-    PaperStore(DSLContext writing, JsonMapper json) {
+    PaperStore(DSLContext writing, @Qualifier("looking") DSLContext looking, JsonMapper json) {
         this.writing = writing;
+        this.looking = looking;
         this.json = json;
     }
 
@@ -50,7 +53,7 @@ class PaperStore {
     }
 
     Optional<StoredPaper> find(String id) {
-        return writing.select(PAPER.fields())
+        return looking.select(PAPER.fields())
                 .select(LESSON.TEACHER_ID)
                 .from(PAPER)
                 .join(LESSON)
@@ -62,7 +65,7 @@ class PaperStore {
 
     /** Those that weren't put away, newest first. */
     List<StoredPaper> ofLesson(String lessonId) {
-        return writing
+        return looking
                 .select(PAPER.fields())
                 .select(LESSON.TEACHER_ID)
                 .from(PAPER)
@@ -101,7 +104,7 @@ class PaperStore {
 
     /** Oldest first. */
     List<Arrived> arrived() {
-        return writing.select(PAPER.ID, LESSON.TEACHER_ID)
+        return looking.select(PAPER.ID, LESSON.TEACHER_ID)
                 .from(PAPER)
                 .join(LESSON)
                 .on(LESSON.ID.eq(PAPER.LESSON_ID))
@@ -144,14 +147,14 @@ class PaperStore {
     }
 
     List<StoredPage> pages(String paperId) {
-        return writing.selectFrom(PAPER_PAGE)
+        return looking.selectFrom(PAPER_PAGE)
                 .where(PAPER_PAGE.PAPER_ID.eq(paperId))
                 .orderBy(PAPER_PAGE.NUMBER)
                 .fetch(this::page);
     }
 
     Optional<StoredPage> page(String paperId, int number) {
-        return writing.selectFrom(PAPER_PAGE)
+        return looking.selectFrom(PAPER_PAGE)
                 .where(PAPER_PAGE.PAPER_ID.eq(paperId), PAPER_PAGE.NUMBER.eq(number))
                 .fetchOptional(this::page);
     }
@@ -191,7 +194,7 @@ class PaperStore {
     }
 
     private PaperPageRecord row(String paperId, int number) {
-        return writing.selectFrom(PAPER_PAGE)
+        return looking.selectFrom(PAPER_PAGE)
                 .where(PAPER_PAGE.PAPER_ID.eq(paperId), PAPER_PAGE.NUMBER.eq(number))
                 .fetchSingle();
     }

@@ -55,14 +55,14 @@ class ReviewController {
             @PathVariable int number,
             @RequestParam(defaultValue = "0") int over,
             Model model) {
-        StoredPaper paper = intake.paper(teacher.id(), id);
+        StoredPaper paper = intake.paper(teacher.actor(), id);
         if (paper.state() != State.READ) {
             return "redirect:/papers/" + id;
         }
         model.addAttribute("paper", paper);
-        model.addAttribute("page", intake.page(teacher.id(), id, number));
-        model.addAttribute("pages", intake.pages(teacher.id(), id));
-        model.addAttribute("lesson", lessons.lesson(teacher.id(), paper.lessonId()));
+        model.addAttribute("page", intake.page(teacher.actor(), id, number));
+        model.addAttribute("pages", intake.pages(teacher.actor(), id));
+        model.addAttribute("lesson", lessons.lesson(teacher.actor(), paper.lessonId()));
         model.addAttribute("over", over);
         model.addAttribute("kinds", FoundKind.values());
         model.addAttribute("words", messages.forBrowser("review"));
@@ -72,7 +72,7 @@ class ReviewController {
     @GetMapping("/papers/{id}/pages/{number}/lines")
     @ResponseBody
     Shown lines(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable int number) {
-        return shown(teacher, id, intake.page(teacher.id(), id, number));
+        return shown(teacher, id, intake.page(teacher.actor(), id, number));
     }
 
     @PostMapping("/papers/{id}/pages/{number}/lines")
@@ -82,14 +82,14 @@ class ReviewController {
             @PathVariable String id,
             @PathVariable int number,
             @RequestBody Deed deed) {
-        return shown(teacher, id, intake.change(teacher.id(), id, number, deed));
+        return shown(teacher, id, intake.change(teacher.actor(), id, number, deed));
     }
 
     private Shown shown(SignedInTeacher teacher, String id, StoredPage page) {
         return new Shown(
                 page.proposal().lines(),
                 page.changes(),
-                intake.paper(teacher.id(), id).lines());
+                intake.paper(teacher.actor(), id).lines());
     }
 
     /** Whether a page is to come into the lesson. */
@@ -99,7 +99,7 @@ class ReviewController {
             @PathVariable String id,
             @PathVariable int number,
             @RequestParam boolean wanted) {
-        intake.want(teacher.id(), id, number, wanted);
+        intake.want(teacher.actor(), id, number, wanted);
         return "redirect:/papers/" + id + "/pages/" + number;
     }
 
@@ -110,7 +110,7 @@ class ReviewController {
             @PathVariable int number,
             HttpServletRequest request)
             throws IOException {
-        StoredPage page = intake.page(teacher.id(), id, number);
+        StoredPage page = intake.page(teacher.actor(), id, number);
         if (page.pictureHash() == null) {
             throw new NotFoundException("picture");
         }

@@ -25,6 +25,6 @@ class StagePictureController {
             @PathVariable String ownerId,
             HttpServletRequest request)
             throws IOException {
-        return pictures.place(teacher.id(), id, ownerId, request.getInputStream());
+        return pictures.place(teacher.actor(), id, ownerId, request.getInputStream());
     }
 }

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.sound.LimitedStream;
@@ -37,15 +38,15 @@ class StagePictureService {
     }
 
     /** @throws StageRefusedException if it is no picture that can be taken; nothing was changed */
-    Stage place(String teacherId, String lessonId, String ownerId, InputStream content) throws IOException {
-        stages.needsOwner(teacherId, lessonId, ownerId);
+    Stage place(Teacher teacher, String lessonId, String ownerId, InputStream content) throws IOException {
+        stages.needsOwner(teacher, lessonId, ownerId);
         Path file = folder.newTemporaryFile();
         Path place = folder.newTemporaryFolder();
         try {
             Files.copy(new LimitedStream(content, LARGEST_BYTES), file, StandardCopyOption.REPLACE_EXISTING);
             StoredPage picture = read(file, place);
             return stages.addPicture(
-                    teacherId, lessonId, ownerId, picture.pictureHash(), picture.pictureType(), picture.aspect());
+                    teacher, lessonId, ownerId, picture.pictureHash(), picture.pictureType(), picture.aspect());
         } catch (PaperRefusedException | RecordingService.TooLargeException | IOException refused) {
             throw new StageRefusedException("PICTURE");
         } finally {

@@ -34,14 +34,14 @@ class LessonController {
             @RequestParam(defaultValue = "") String title,
             @RequestParam(defaultValue = "false") boolean bring) {
         String named = title.isBlank() ? messages.say("lesson.untitled") : title;
-        return "redirect:/lessons/" + lessons.begin(teacher.id(), named) + (bring ? "/bring-in" : "");
+        return "redirect:/lessons/" + lessons.begin(teacher.actor(), named) + (bring ? "/bring-in" : "");
     }
 
     @PutMapping("/lessons/{id}/title")
     @ResponseBody
     Map<String, Boolean> rename(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String title) {
-        lessons.rename(teacher.id(), id, title.isBlank() ? messages.say("lesson.untitled") : title);
+        lessons.rename(teacher.actor(), id, title.isBlank() ? messages.say("lesson.untitled") : title);
         return Map.of("saved", true);
     }
 
@@ -49,25 +49,25 @@ class LessonController {
     @ResponseBody
     Map<String, Boolean> renamePage(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String title) {
-        lessons.renamePage(teacher.id(), id, title);
+        lessons.renamePage(teacher.actor(), id, title);
         return Map.of("saved", true);
     }
 
     @PostMapping("/lessons/{id}/pages")
     String addPage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        lessons.addPage(teacher.id(), id);
+        lessons.addPage(teacher.actor(), id);
         return "redirect:/lessons/" + id + "#last-page";
     }
 
     @PostMapping("/lessons/{id}/remove")
     String remove(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        lessons.remove(teacher.id(), id);
+        lessons.remove(teacher.actor(), id);
         return "redirect:/?removed=" + id;
     }
 
     @PostMapping("/lessons/{id}/put-back")
     String putBack(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        lessons.putBack(teacher.id(), id);
+        lessons.putBack(teacher.actor(), id);
         return "redirect:/";
     }
 
@@ -78,6 +78,6 @@ class LessonController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return pictures.serve(lessons.summary(teacher.id(), id).id(), hash, request);
+        return pictures.serve(lessons.summary(teacher.actor(), id).id(), hash, request);
     }
 }

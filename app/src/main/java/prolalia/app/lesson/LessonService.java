@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.LessonLimits;
@@ -32,11 +34,13 @@ public class LessonService {
     private static final int TAKES_FOR_PACE = 200;
 
     private final LessonStore lessons;
+    private final LessonAccess access;
     private final LineStore lines;
     private final Clock clock;
 
-    LessonService(LessonStore lessons, LineStore lines, Clock clock) {
+    LessonService(LessonStore lessons, LessonAccess access, LineStore lines, Clock clock) {
         this.lessons = lessons;
+        this.access = access;
         this.lines = lines;
         this.clock = clock;
     }
@@ -87,17 +91,22 @@ public class LessonService {
         }
     }
 
-    public List<LessonSummary> lessonsOf(String teacherId) {
-        return lessons.lessonsOf(teacherId);
+    public List<LessonSummary> lessonsOf(Teacher teacher) {
+        return lessons.lessonsOf(access.may(teacher, Right.READ));
     }
 
-    public LessonView lesson(String teacherId, String lessonId) {
-        return view(summary(teacherId, lessonId), pace(teacherId));
+    public LessonView lesson(Teacher teacher, String lessonId) {
+        return view(summary(teacher, lessonId), pace(teacher));
+    }
+
+    /** The lines of all lessons that a teacher sees, without their sound, by lesson. */
+    public Map<String, List<Line>> linesByLesson(Teacher teacher) {
+        return lessons.linesByLesson(access.may(teacher, Right.READ));
     }
 
     /** How fast a teacher reads, from what she has recorded. */
-    public Pace pace(String teacherId) {
-        return Pace.of(lessons.newestKeptTakes(teacherId, TAKES_FOR_PACE));
+    public Pace pace(Teacher teacher) {
+        return Pace.of(lessons.newestKeptTakes(teacher.id(), TAKES_FOR_PACE));
     }
 
     /** A lesson as it is for anybody. */
@@ -121,78 +130,83 @@ public class LessonService {
     }
 
     /** Some lines of a lesson in reading order. */
-    public List<ScriptLine> lines(String teacherId, String lessonId, List<String> lineIds) {
-        summary(teacherId, lessonId);
+    public List<ScriptLine> lines(Teacher teacher, String lessonId, List<String> lineIds) {
+        summary(teacher, lessonId);
         return lessons.lines(lessonId, lineIds);
     }
 
-    public ScriptLine line(String teacherId, String lineId) {
-        return lessons.line(teacherId, lineId).orElseThrow(() -> new NotFoundException("line"));
+    public ScriptLine line(Actor actor, String lineId) {
+        return line(actor, lineId, Right.READ);
+    }
+
+    public ScriptLine line(Actor actor, String lineId, Right right) {
+        return lessons.line(access.mayWithLine(actor, right), lineId).orElseThrow(() -> new NotFoundException("line"));
     }
 
     /** Makes a lesson with one page and one empty direction on it; answers its id. */
     @Transactional
-    public String begin(String teacherId, String title) {
-        String id = beginEmpty(teacherId, title);
+    public String begin(Teacher teacher, String title) {
+        String id = beginEmpty(teacher, title);
         String pageId = lessons.addPage(id, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
         return id;
     }
 
     /** Makes a lesson without a page; answers its id. */
-    public String beginEmpty(String teacherId, String title) {
+    public String beginEmpty(Teacher teacher, String title) {
         String id = Ids.newId();
-        int cover = lessons.lessonsOf(teacherId).size() % COVERS;
-        lessons.addLesson(id, teacherId, shortened(title.strip()), cover, clock.millis());
+        int cover = lessonsOf(teacher).size() % COVERS;
+        lessons.addLesson(id, teacher.id(), shortened(title.strip()), cover, clock.millis());
         return id;
     }
 
     /** The teacher's shelf of standing lines; made when it is first asked for. */
     @Transactional
-    public LessonSummary shelf(String teacherId, String title) {
-        return lessons.shelf(teacherId).orElseGet(() -> {
+    public LessonSummary shelf(Teacher teacher, String title) {
+        return lessons.shelf(teacher.id()).orElseGet(() -> {
             String id = Ids.newId();
-            lessons.addLesson(id, teacherId, title, 0, clock.millis());
+            lessons.addLesson(id, teacher.id(), title, 0, clock.millis());
             lessons.makeShelf(id);
             lessons.addPage(id, clock.millis());
-            return lessons.shelf(teacherId).orElseThrow();
+            return lessons.shelf(teacher.id()).orElseThrow();
         });
     }
 
     /** Names a folder of the shelf; blank takes its name away. */
     @Transactional
-    public void renamePage(String teacherId, String pageId, String title) {
-        if (!lessons.setPageTitle(teacherId, pageId, title.isBlank() ? null : shortened(title.strip()))) {
+    public void renamePage(Teacher teacher, String pageId, String title) {
+        if (!lessons.setPageTitle(
+                access.may(teacher, Right.EDIT), pageId, title.isBlank() ? null : shortened(title.strip()))) {
             throw new NotFoundException("page");
         }
     }
 
     @Transactional
-    public void rename(String teacherId, String lessonId, String title) {
-        summary(teacherId, lessonId);
+    public void rename(Teacher teacher, String lessonId, String title) {
+        access.require(teacher, lessonId, Right.EDIT);
         lessons.rename(lessonId, shortened(title.strip()), clock.millis());
     }
 
     @Transactional
-    public void remove(String teacherId, String lessonId) {
-        setRemoved(teacherId, lessonId, clock.millis());
+    public void remove(Teacher teacher, String lessonId) {
+        setRemoved(teacher, lessonId, clock.millis());
     }
 
     @Transactional
-    public void putBack(String teacherId, String lessonId) {
-        setRemoved(teacherId, lessonId, null);
+    public void putBack(Teacher teacher, String lessonId) {
+        setRemoved(teacher, lessonId, null);
     }
 
-    private void setRemoved(String teacherId, String lessonId, Long removedAt) {
-        if (!lessons.setRemoved(teacherId, lessonId, removedAt)) {
+    private void setRemoved(Teacher teacher, String lessonId, Long removedAt) {
+        if (!lessons.setRemoved(access.may(teacher, Right.REMOVE), lessonId, removedAt)) {
             throw new NotFoundException("lesson");
         }
     }
 
     /** Adds a page with one empty line, unless there are as many as may be. */
     @Transactional
-    public void addPage(String teacherId, String lessonId) {
-        summary(teacherId, lessonId);
+    public void addPage(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.EDIT);
         if (lessons.countPages(lessonId) >= MOST_PAGES) {
             return;
         }
@@ -200,9 +214,9 @@ public class LessonService {
         lines.add(pageId, LineKind.DIRECTION, "");
     }
 
-    /** The lesson, if it is this teacher's. */
-    public LessonSummary summary(String teacherId, String lessonId) {
-        return lessons.lesson(teacherId, lessonId).orElseThrow(() -> new NotFoundException("lesson"));
+    /** The lesson, if this teacher may see it. */
+    public LessonSummary summary(Teacher teacher, String lessonId) {
+        return access.require(teacher, lessonId, Right.READ).summary();
     }
 
     private static String shortened(String title) {

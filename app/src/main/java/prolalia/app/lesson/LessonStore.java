@@ -54,34 +54,28 @@ public class LessonStore {
         this.looking = looking;
     }
 
-    public List<LessonSummary> lessonsOf(String teacherId) {
+    /** The lessons on a desk, those changed last first. */
+    List<LessonSummary> lessonsOf(Condition seen) {
         return looking.selectFrom(LESSON)
-                .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.REMOVED_AT.isNull(), LESSON.SHELF.isFalse())
+                .where(seen, LESSON.REMOVED_AT.isNull(), LESSON.SHELF.isFalse())
                 .orderBy(LESSON.CHANGED_AT.desc())
                 .fetch(LessonStore::summary);
     }
 
-    public Optional<LessonSummary> lesson(String teacherId, String lessonId) {
-        return lessonWhere(LESSON.ID.eq(lessonId).and(LESSON.TEACHER_ID.eq(teacherId)));
-    }
-
+    /** A lesson, whoever asks. */
     public Optional<LessonSummary> lesson(String lessonId) {
-        return lessonWhere(LESSON.ID.eq(lessonId));
-    }
-
-    private Optional<LessonSummary> lessonWhere(Condition condition) {
         return looking.selectFrom(LESSON)
-                .where(condition, LESSON.REMOVED_AT.isNull())
+                .where(LESSON.ID.eq(lessonId), LESSON.REMOVED_AT.isNull())
                 .fetchOptional(LessonStore::summary);
     }
 
-    private static LessonSummary summary(LessonRecord row) {
+    static LessonSummary summary(LessonRecord row) {
         return new LessonSummary(row.getId(), row.getTitle(), row.getCover(), row.getChangedAt(), row.getShelf());
     }
 
     /** A teacher's shelf of standing lines, if she has one. */
     public Optional<LessonSummary> shelf(String teacherId) {
-        return writing.selectFrom(LESSON)
+        return looking.selectFrom(LESSON)
                 .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.SHELF.isTrue())
                 .fetchOptional(LessonStore::summary);
     }
@@ -114,17 +108,16 @@ public class LessonStore {
 
     /** Some lines of a lesson in reading order. */
     public List<ScriptLine> lines(String lessonId, Collection<String> lineIds) {
-        return linesWhere(writing, PAGE.LESSON_ID.eq(lessonId).and(LINE.ID.in(lineIds)));
+        return linesWhere(looking, PAGE.LESSON_ID.eq(lessonId).and(LINE.ID.in(lineIds)));
     }
 
-    /** One line of one of this teacher's lessons. */
-    public Optional<ScriptLine> line(String teacherId, String lineId) {
-        return linesWhere(writing, LINE.ID.eq(lineId).and(LESSON.TEACHER_ID.eq(teacherId))).stream()
-                .findFirst();
+    /** One line, if it is to be seen. */
+    Optional<ScriptLine> line(Condition seen, String lineId) {
+        return linesWhere(looking, LINE.ID.eq(lineId).and(seen)).stream().findFirst();
     }
 
-    /** The lines of all this teacher's lessons, without their sound, by lesson. */
-    public Map<String, List<Line>> linesByLesson(String teacherId) {
+    /** The lines of many lessons, without their sound, by lesson. */
+    Map<String, List<Line>> linesByLesson(Condition seen) {
         return looking.select(
                         PAGE.LESSON_ID, LINE.ID, LINE.KIND, LINE.WORDS, TAKE.ID, TAKE.WORDS, TAKE.DURATION_MS, DOUBTFUL)
                 .from(LINE)
@@ -134,11 +127,7 @@ public class LessonStore {
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
                 .leftJoin(TAKE)
                 .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
-                .where(
-                        LESSON.TEACHER_ID.eq(teacherId),
-                        LINE.REMOVED_AT.isNull(),
-                        PAGE.REMOVED_AT.isNull(),
-                        LESSON.REMOVED_AT.isNull())
+                .where(seen, LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull(), LESSON.REMOVED_AT.isNull())
                 .orderBy(PAGE.POSITION, LINE.POSITION)
                 .fetchGroups(PAGE.LESSON_ID, LessonStore::line);
     }
@@ -254,12 +243,15 @@ public class LessonStore {
                 .execute();
     }
 
-    /** Takes a lesson off the desk, or puts it back. A shelf isn't on the desk, and stays. */
-    /** @return whether it is there, and hers */
-    public boolean setRemoved(String teacherId, String lessonId, Long removedAt) {
+    /**
+     * Takes a lesson off the desk, or puts it back. A shelf isn't on the desk, and stays.
+     *
+     * @return whether it is there, and may be
+     */
+    boolean setRemoved(Condition may, String lessonId, Long removedAt) {
         return writing.update(LESSON)
                         .set(LESSON.REMOVED_AT, removedAt)
-                        .where(LESSON.ID.eq(lessonId), LESSON.TEACHER_ID.eq(teacherId), LESSON.SHELF.isFalse())
+                        .where(LESSON.ID.eq(lessonId), may, LESSON.SHELF.isFalse())
                         .execute()
                 > 0;
     }
@@ -307,7 +299,7 @@ public class LessonStore {
 
     /** How many pages a lesson has. */
     public int countPages(String lessonId) {
-        return writing.fetchCount(PAGE, PAGE.LESSON_ID.eq(lessonId), PAGE.REMOVED_AT.isNull());
+        return looking.fetchCount(PAGE, PAGE.LESSON_ID.eq(lessonId), PAGE.REMOVED_AT.isNull());
     }
 
     public void setPicture(String pageId, String hash, String type, String words) {
@@ -319,15 +311,18 @@ public class LessonStore {
                 .execute();
     }
 
-    /** Names a page of one of this teacher's lessons; null takes its name away. */
-    /** @return whether it is there, and hers */
-    public boolean setPageTitle(String teacherId, String pageId, String title) {
+    /**
+     * Names a page; null takes its name away.
+     *
+     * @return whether it is there, and may be
+     */
+    public boolean setPageTitle(Condition may, String pageId, String title) {
         return writing.update(PAGE)
                         .set(PAGE.TITLE, title)
                         .where(
                                 PAGE.ID.eq(pageId),
                                 PAGE.LESSON_ID.in(
-                                        writing.select(LESSON.ID).from(LESSON).where(LESSON.TEACHER_ID.eq(teacherId))))
+                                        writing.select(LESSON.ID).from(LESSON).where(may)))
                         .execute()
                 > 0;
     }

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
 import org.jooq.Field;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.db.tables.records.LineRecord;
@@ -30,14 +31,16 @@ import prolalia.core.script.ScriptEdits.PlacedLine;
 @Repository
 public class LineStore {
     private final DSLContext writing;
+    private final DSLContext looking;
 
-    LineStore(DSLContext writing) {
+    LineStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
         this.writing = writing;
+        this.looking = looking;
     }
 
     /** How many lines a lesson has. */
     public int count(String lessonId) {
-        return writing.fetchCount(writing.select(LINE.ID)
+        return looking.fetchCount(writing.select(LINE.ID)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
@@ -192,7 +195,7 @@ public class LineStore {
     }
 
     private int lastPosition(String pageId) {
-        return writing.select(coalesce(max(LINE.POSITION), -1))
+        return looking.select(coalesce(max(LINE.POSITION), -1))
                 .from(LINE)
                 .where(LINE.PAGE_ID.eq(pageId))
                 .fetchSingle(0, Integer.class);
@@ -245,7 +248,7 @@ public class LineStore {
 
     /** The standing line whose place a line is; otherwise the line itself. */
     private String homeOf(String lineId) {
-        return writing.select(coalesce(LINE.STANDING_LINE_ID, LINE.ID))
+        return looking.select(coalesce(LINE.STANDING_LINE_ID, LINE.ID))
                 .from(LINE)
                 .where(LINE.ID.eq(lineId))
                 .fetchOptional(0, String.class)
@@ -254,7 +257,7 @@ public class LineStore {
 
     /** Gives a standing line's words and take to all its places. */
     private void reachPlaces(String lineId) {
-        LineRecord home = writing.fetchOne(LINE, LINE.ID.eq(lineId));
+        LineRecord home = looking.fetchOne(LINE, LINE.ID.eq(lineId));
         if (home == null) {
             return;
         }

@@ -42,7 +42,7 @@ public class PromptStore {
 
     /** The page of the shelf on which a teacher's prompts stand, by prompt; those whose line was taken out are missing. */
     public Map<Prompt, String> lines(String teacherId) {
-        return writing.select(PROMPT_LINE.PROMPT, LINE.ID)
+        return looking.select(PROMPT_LINE.PROMPT, LINE.ID)
                 .from(PROMPT_LINE)
                 .join(LINE)
                 .on(LINE.ID.eq(PROMPT_LINE.LINE_ID))

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.bench.BenchService;
 import prolalia.app.lesson.LessonService;
@@ -52,17 +53,17 @@ class DownloadController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(name = "as", defaultValue = "mp3") String as) {
-        StoredTake take = takes.heard(teacher.id(), id);
-        String name = nameOf(teacher.id(), take);
+        StoredTake take = takes.heard(teacher.actor(), id);
+        String name = nameOf(teacher.actor(), take);
         return as.equals("wav")
                 ? file(name + ".wav", WAV).body(out -> bench.writeWav(take, out))
                 : file(name + ".mp3", MediaResponses.MP3).body(out -> Files.copy(media.file(take.soundHash()), out));
     }
 
-    private String nameOf(String teacherId, StoredTake take) {
+    private String nameOf(Teacher teacher, StoredTake take) {
         try {
-            ScriptLine line = lessons.line(teacherId, take.lineId());
-            LessonView lesson = lessons.lesson(teacherId, line.lessonId());
+            ScriptLine line = lessons.line(teacher, take.lineId());
+            LessonView lesson = lessons.lesson(teacher, line.lessonId());
             for (PageView page : lesson.pages()) {
                 List<String> ids =
                         page.lines().stream().map(each -> each.line().id()).toList();
@@ -82,7 +83,7 @@ class DownloadController {
     @GetMapping("/lessons/{id}/sound.zip")
     ResponseEntity<StreamingResponseBody> lesson(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        LessonView lesson = takes.heard(lessons.summary(teacher.id(), id));
+        LessonView lesson = takes.heard(lessons.summary(teacher.actor(), id));
         String folder = SpeakingName.of(lesson.summary().title());
         StringBuilder script = new StringBuilder(lesson.summary().title()).append("\n");
         List<SoundArchive.Sound> sounds = new ArrayList<>();

@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.ScriptLine;
@@ -33,8 +34,8 @@ class LibraryController {
             @RequestParam(name = "for", required = false) String lineId,
             @RequestParam(defaultValue = "") String words,
             Model model) {
-        find(teacher.id(), lineId, words, 0, model);
-        model.addAttribute("prompts", prompts.ofTeacher(teacher.id()));
+        find(teacher.actor(), lineId, words, 0, model);
+        model.addAttribute("prompts", prompts.ofTeacher(teacher.actor()));
         return "library/library";
     }
 
@@ -46,16 +47,16 @@ class LibraryController {
             @RequestParam(defaultValue = "") String words,
             @RequestParam(defaultValue = "0") int shown,
             Model model) {
-        find(teacher.id(), lineId, words, Math.max(0, shown), model);
+        find(teacher.actor(), lineId, words, Math.max(0, shown), model);
         return shown > 0 ? "library/more" : "library/found";
     }
 
-    private void find(String teacherId, String lineId, String words, int shown, Model model) {
-        ScriptLine line = lineId == null || lineId.isEmpty() ? null : lessons.line(teacherId, lineId);
+    private void find(Teacher teacher, String lineId, String words, int shown, Model model) {
+        ScriptLine line = lineId == null || lineId.isEmpty() ? null : lessons.line(teacher, lineId);
         model.addAttribute("line", line);
         model.addAttribute(
                 "found",
-                library.find(teacherId, words, line == null ? null : line.line().words(), shown));
+                library.find(teacher, words, line == null ? null : line.line().words(), shown));
         model.addAttribute("query", words);
         model.addAttribute("shown", shown + LibraryService.SHOWN_AT_ONCE);
     }
@@ -63,18 +64,18 @@ class LibraryController {
     /** The script of the standing lines. */
     @GetMapping("/library/standing")
     String standing(@AuthenticationPrincipal SignedInTeacher teacher) {
-        return "redirect:/lessons/" + library.shelf(teacher.id()).id();
+        return "redirect:/lessons/" + library.shelf(teacher.actor()).id();
     }
 
     /** The prompts as lines of the shelf, for a teacher who wants to say them herself. */
     @PostMapping("/library/prompts")
     String prompts(@AuthenticationPrincipal SignedInTeacher teacher) {
-        return "redirect:/lessons/" + prompts.toTheShelf(teacher.id()) + "#last-page";
+        return "redirect:/lessons/" + prompts.toTheShelf(teacher.actor()) + "#last-page";
     }
 
     @PostMapping("/lines/{id}/standing")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void makeStanding(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        library.makeStanding(teacher.id(), id);
+        library.makeStanding(teacher.actor(), id);
     }
 }

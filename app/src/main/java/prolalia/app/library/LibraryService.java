@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonStore;
@@ -80,10 +81,10 @@ class LibraryService {
      * @param wanted what is to be said; what says just that comes first; null: nothing
      * @param shown how many takes were shown before
      */
-    Found find(String teacherId, String query, String wanted, int shown) {
+    Found find(Teacher teacher, String query, String wanted, int shown) {
         WordSearch search = new WordSearch(query);
-        List<StandingLine> standing = shown > 0 ? List.of() : standing(teacherId, search, wanted);
-        List<NamedTake> found = store.takes(teacherId).stream()
+        List<StandingLine> standing = shown > 0 ? List.of() : standing(teacher, search, wanted);
+        List<NamedTake> found = store.takes(teacher.id()).stream()
                 .filter(take -> search.finds(take.words(), take.place().lesson()))
                 .toList();
         List<NamedTake> ordered = wanted == null
@@ -108,12 +109,12 @@ class LibraryService {
         return new Found(standing, takesShown, found.size(), shown + part.size() < found.size());
     }
 
-    private List<StandingLine> standing(String teacherId, WordSearch search, String wanted) {
-        Optional<LessonSummary> shelf = lessonStore.shelf(teacherId);
+    private List<StandingLine> standing(Teacher teacher, WordSearch search, String wanted) {
+        Optional<LessonSummary> shelf = lessonStore.shelf(teacher.id());
         if (shelf.isEmpty()) {
             return List.of();
         }
-        LessonView lesson = lessons.lesson(teacherId, shelf.get().id());
+        LessonView lesson = lessons.lesson(teacher, shelf.get().id());
         Map<String, List<Place>> places = store.placesOf(
                 lesson.script().stream().map(line -> line.line().id()).toList());
         return lesson.pages().stream()
@@ -133,17 +134,17 @@ class LibraryService {
     }
 
     /** The shelf of standing lines, to be worked on like any script. */
-    LessonSummary shelf(String teacherId) {
-        return lessons.shelf(teacherId, messages.say("library.shelf"));
+    LessonSummary shelf(Teacher teacher) {
+        return lessons.shelf(teacher, messages.say("library.shelf"));
     }
 
     /** Makes a line a standing one: its words and its take go to the shelf, and it is their first place. */
-    void makeStanding(String teacherId, String lineId) {
+    void makeStanding(Teacher teacher, String lineId) {
         // The shelf is there before the transaction, which doesn't see what isn't committed on its looking side.
-        LessonSummary shelf = shelf(teacherId);
+        LessonSummary shelf = shelf(teacher);
         String page = lessonStore.pages(shelf.id()).get(0).id();
         transaction.executeWithoutResult(status -> {
-            ScriptLine line = lessons.line(teacherId, lineId);
+            ScriptLine line = lessons.line(teacher, lineId);
             if (line.standingLineId() == null && !line.lessonId().equals(shelf.id())) {
                 String home = lines.add(page, line.line().kind(), line.line().words());
                 line.line().kept().ifPresent(take -> lines.keep(home, take.id()));

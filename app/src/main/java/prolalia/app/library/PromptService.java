@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.LineStore;
@@ -20,6 +22,7 @@ class PromptService {
     private final PromptStore store;
     private final LibraryService library;
     private final LessonStore lessons;
+    private final LessonService lessonService;
     private final LineStore lines;
     private final Messages messages;
     private final java.time.Clock clock;
@@ -29,6 +32,7 @@ class PromptService {
             PromptStore store,
             LibraryService library,
             LessonStore lessons,
+            LessonService lessonService,
             LineStore lines,
             Messages messages,
             java.time.Clock clock,
@@ -36,6 +40,7 @@ class PromptService {
         this.store = store;
         this.library = library;
         this.lessons = lessons;
+        this.lessonService = lessonService;
         this.lines = lines;
         this.messages = messages;
         this.clock = clock;
@@ -53,8 +58,8 @@ class PromptService {
         }
     }
 
-    List<Spoken> ofTeacher(String teacherId) {
-        Map<Prompt, Voice> voices = store.ofTeacher(teacherId);
+    List<Spoken> ofTeacher(Teacher teacher) {
+        Map<Prompt, Voice> voices = store.ofTeacher(teacher.id());
         return Arrays.stream(Prompt.values())
                 .map(prompt -> {
                     Voice voice = voices.get(prompt);
@@ -70,18 +75,18 @@ class PromptService {
     }
 
     /** Puts the prompts that aren't there on a page of the shelf, to be read like any script; answers the shelf's id. */
-    String toTheShelf(String teacherId) {
-        LessonSummary shelf = library.shelf(teacherId);
+    String toTheShelf(Teacher teacher) {
+        LessonSummary shelf = library.shelf(teacher);
         transaction.executeWithoutResult(status -> {
-            Map<Prompt, String> there = store.lines(teacherId);
+            Map<Prompt, String> there = store.lines(teacher.id());
             List<Prompt> missing = Arrays.stream(Prompt.values())
                     .filter(prompt -> !there.containsKey(prompt))
                     .toList();
             if (!missing.isEmpty()) {
                 String page = lessons.addPage(shelf.id(), clock.millis());
-                lessons.setPageTitle(teacherId, page, messages.say("library.prompts"));
-                missing.forEach(
-                        prompt -> store.add(teacherId, prompt, lines.add(page, LineKind.LABEL, shippedWords(prompt))));
+                lessonService.renamePage(teacher, page, messages.say("library.prompts"));
+                missing.forEach(prompt ->
+                        store.add(teacher.id(), prompt, lines.add(page, LineKind.LABEL, shippedWords(prompt))));
             }
         });
         return shelf.id();

@@ -4,6 +4,7 @@ import static prolalia.app.platform.db.Tables.BEGUN_WORK;
 
 import java.time.Clock;
 import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 
 /**
@@ -16,11 +17,13 @@ public class BegunWork {
     private static final int MOST_TIMES = 2;
 
     private final DSLContext writing;
+    private final DSLContext looking;
     private final Clock clock;
     private final long startedAt;
 
-    BegunWork(DSLContext writing, Clock clock) {
+    BegunWork(DSLContext writing, @Qualifier("looking") DSLContext looking, Clock clock) {
         this.writing = writing;
+        this.looking = looking;
         this.clock = clock;
         startedAt = clock.millis();
     }
@@ -46,12 +49,12 @@ public class BegunWork {
 
     /** Whether a server died within it before this one was started: then it comes last. */
     public boolean wasInterrupted(String kind, String id) {
-        return writing.fetchExists(
+        return looking.fetchExists(
                 BEGUN_WORK, BEGUN_WORK.KIND.eq(kind), BEGUN_WORK.ID.eq(id), BEGUN_WORK.BEGUN_AT.lt(startedAt));
     }
 
     private int times(String kind, String id) {
-        return writing.select(BEGUN_WORK.TIMES)
+        return looking.select(BEGUN_WORK.TIMES)
                 .from(BEGUN_WORK)
                 .where(BEGUN_WORK.KIND.eq(kind), BEGUN_WORK.ID.eq(id))
                 .fetchOptional(BEGUN_WORK.TIMES)

@@ -4,6 +4,7 @@ import com.zaxxer.hikari.HikariConfig;
 import com.zaxxer.hikari.HikariDataSource;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.util.Map;
 import java.util.Properties;
 import javax.sql.DataSource;
 import org.jooq.DSLContext;
@@ -13,10 +14,13 @@ import org.jooq.conf.Settings;
 import org.jooq.impl.DSL;
 import org.jooq.impl.DataSourceConnectionProvider;
 import org.jooq.impl.DefaultConfiguration;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
+import org.springframework.jdbc.datasource.lookup.AbstractRoutingDataSource;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.sqlite.SQLiteConfig;
 
 /**
@@ -53,10 +57,18 @@ class DatabaseConfiguration {
         return context(new TransactionAwareDataSourceProxy(writer));
     }
 
-    /** For pages that only look. */
+    /** For all reading: by the pool that reads, and within a transaction by its own connection, which sees what it wrote. */
     @Bean
-    DSLContext looking(@org.springframework.beans.factory.annotation.Qualifier("reader") DataSource reader) {
-        return context(reader);
+    DSLContext looking(@Qualifier("reader") DataSource reader, DataSource writer) {
+        AbstractRoutingDataSource either = new AbstractRoutingDataSource() {
+            @Override
+            protected Object determineCurrentLookupKey() {
+                return TransactionSynchronizationManager.isActualTransactionActive();
+            }
+        };
+        either.setTargetDataSources(Map.of(true, new TransactionAwareDataSourceProxy(writer), false, reader));
+        either.afterPropertiesSet();
+        return context(either);
     }
 
     private static DSLContext context(DataSource source) {

@@ -44,7 +44,7 @@ class PreviewController {
             @PathVariable String id,
             @RequestParam(defaultValue = "1") int page,
             Model model) {
-        LessonView lesson = lessons.lesson(teacher.id(), id);
+        LessonView lesson = lessons.lesson(teacher.actor(), id);
         if (lesson.summary().shelf()) {
             throw new NotFoundException("page");
         }
@@ -68,7 +68,7 @@ class PreviewController {
                 .cacheControl(CacheControl.noStore())
                 .header("Content-Security-Policy", ContentSecurityPolicy.IN_OUR_OWN_FRAME)
                 .contentType(PlayerController.HTML)
-                .body(player.preview(lessons.summary(teacher.id(), id), number, "/lessons/" + id + "/student"));
+                .body(player.preview(lessons.summary(teacher.actor(), id), number, "/lessons/" + id + "/student"));
     }
 
     @GetMapping("/lessons/{id}/student/sound/{hash}.mp3")
@@ -78,7 +78,7 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return files.sound(given.of(lessons.summary(teacher.id(), id)), hash, request);
+        return files.sound(given.of(lessons.summary(teacher.actor(), id)), hash, request);
     }
 
     @GetMapping("/lessons/{id}/student/picture/{hash}")
@@ -88,14 +88,14 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return files.picture(given.of(lessons.summary(teacher.id(), id)), hash, request);
+        return files.picture(given.of(lessons.summary(teacher.actor(), id)), hash, request);
     }
 
     @GetMapping("/lessons/{id}/student/words/{lineId}")
     @ResponseBody
     List<Word> words(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String lineId) {
-        return files.words(given.of(lessons.summary(teacher.id(), id)), lineId);
+        return files.words(given.of(lessons.summary(teacher.actor(), id)), lineId);
     }
 
     @GetMapping("/lessons/{id}/student/thing/{hash}")
@@ -105,6 +105,6 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return files.thing(lessons.summary(teacher.id(), id).id(), hash, request);
+        return files.thing(lessons.summary(teacher.actor(), id).id(), hash, request);
     }
 }

@@ -63,8 +63,8 @@ class PhoneController {
             @RequestParam List<String> line,
             HttpServletRequest request,
             Model model) {
-        lessons.summary(teacher.id(), id);
-        String token = links.open(teacher.id(), id, line);
+        lessons.summary(teacher.actor(), id);
+        String token = links.open(teacher.actor(), id, line);
         SchoolAddress.Address address = addresses.address(request);
         String link = address.base() + "/phone/" + token;
         model.addAttribute("token", token);
@@ -86,7 +86,7 @@ class PhoneController {
         String phone = Ids.newId();
         link.join(phone);
         model.addAttribute(
-                "reading", readThrough.begin(link.teacherId(), link.lessonId(), Selection.ALL, null, link.lineIds()));
+                "reading", readThrough.begin(link.teacher(), link.lessonId(), Selection.ALL, null, link.lineIds()));
         model.addAttribute("what", Selection.ALL);
         model.addAttribute("longestMs", school.settings().longestRecordingMs());
         model.addAttribute("words", messages.forBrowser("noMicrophone", "prompter", "phone"));
@@ -127,7 +127,7 @@ class PhoneController {
 
     private PhoneLink ofTeacher(SignedInTeacher teacher, String token) {
         return links.find(token)
-                .filter(link -> link.teacherId().equals(teacher.id()))
+                .filter(link -> link.teacher().equals(teacher.actor()))
                 .orElseThrow(() -> new NotFoundException("read-through"));
     }
 

@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import prolalia.app.account.Actor.Phone;
+import prolalia.app.account.Actor.Teacher;
 
 /**
  * A read-through whose microphone is a phone: what the phone and the computer say to each other, in memory alone, since it
@@ -32,7 +34,7 @@ final class PhoneLink {
      */
     record Message(long number, Map<String, String> says) {}
 
-    private final String teacherId;
+    private final Teacher teacher;
     private final String lessonId;
     private final List<String> lineIds;
     private final long openedAt;
@@ -43,8 +45,8 @@ final class PhoneLink {
     private boolean ended;
     private long computerSeen;
 
-    PhoneLink(String teacherId, String lessonId, List<String> lineIds, long now) {
-        this.teacherId = teacherId;
+    PhoneLink(Teacher teacher, String lessonId, List<String> lineIds, long now) {
+        this.teacher = teacher;
         this.lessonId = lessonId;
         this.lineIds = List.copyOf(lineIds);
         openedAt = now;
@@ -55,8 +57,13 @@ final class PhoneLink {
         return openedAt;
     }
 
-    String teacherId() {
-        return teacherId;
+    Teacher teacher() {
+        return teacher;
+    }
+
+    /** As whom it acts. */
+    Phone actor() {
+        return new Phone(teacher, lessonId, Set.copyOf(lineIds));
     }
 
     String lessonId() {

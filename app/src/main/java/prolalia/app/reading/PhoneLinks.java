@@ -8,6 +8,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.platform.Ids;
 
 /** The read-throughs that a phone may be the microphone of, by the secret in their code. */
@@ -24,11 +25,11 @@ class PhoneLinks {
     }
 
     /** Opens a read-through for a phone; answers its secret. */
-    String open(String teacherId, String lessonId, List<String> lineIds) {
+    String open(Teacher teacher, String lessonId, List<String> lineIds) {
         long now = clock.millis();
         links.values().removeIf(link -> now - link.openedAt() > KEPT_MS);
         String token = Ids.newToken();
-        links.put(token, new PhoneLink(teacherId, lessonId, lineIds, now));
+        links.put(token, new PhoneLink(teacher, lessonId, lineIds, now));
         return token;
     }
 

@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
+import prolalia.app.account.Actor.Phone;
 import prolalia.app.lesson.PagePictures;
 import prolalia.app.sound.RecordingService;
 import prolalia.app.sound.VerdictPage;
@@ -54,8 +55,8 @@ class PhoneRecordingController {
             @RequestHeader(name = HttpHeaders.CONTENT_TYPE, defaultValue = "application/octet-stream") String type,
             HttpServletRequest request)
             throws IOException {
-        String teacherId = rights.toRecord(token, id, lineId);
-        recordings.receive(teacherId, id, lineId, type, number, request.getInputStream());
+        Phone phone = rights.toRecord(token, id, lineId);
+        recordings.receive(phone, id, lineId, type, number, request.getInputStream());
         return Map.of("stored", number);
     }
 

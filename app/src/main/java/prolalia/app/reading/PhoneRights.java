@@ -1,6 +1,7 @@
 package prolalia.app.reading;
 
 import org.springframework.stereotype.Component;
+import prolalia.app.account.Actor.Phone;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.RecordingService;
@@ -18,34 +19,32 @@ class PhoneRights {
         this.recordings = recordings;
     }
 
-    /** Whose recording it will be. */
-    String toRecord(String token, String recordingId, String lineId) {
+    /** As whom it records. */
+    Phone toRecord(String token, String recordingId, String lineId) {
         PhoneLink link = link(token);
         if (!link.knows(recordingId)) {
-            boolean begins = links.findOpen(token).isPresent()
-                    && link.lineIds().contains(lineId)
-                    && recordings.isNew(recordingId);
+            boolean begins = links.findOpen(token).isPresent() && recordings.isNew(recordingId);
             if (!begins) {
                 throw new NotFoundException("read-through for this recording");
             }
             link.begins(recordingId);
         }
-        return link.teacherId();
+        return link.actor();
     }
 
-    /** Whose a recording is that this phone began. */
-    String toGoOn(String token, String recordingId) {
+    /** As whom it goes on with a recording that it began. */
+    Phone toGoOn(String token, String recordingId) {
         PhoneLink link = link(token);
         if (!link.knows(recordingId)) {
             throw new NotFoundException("recording");
         }
-        return link.teacherId();
+        return link.actor();
     }
 
     /** The lesson to which a picture belongs. */
     String toSee(String token, String pictureHash) {
         PhoneLink link = links.findOpen(token).orElseThrow(() -> new NotFoundException("read-through"));
-        boolean seen = lessons.lesson(link.teacherId(), link.lessonId()).pages().stream()
+        boolean seen = lessons.lesson(link.teacher(), link.lessonId()).pages().stream()
                 .filter(page -> pictureHash.equals(page.page().pictureHash()))
                 .flatMap(page -> page.lines().stream())
                 .anyMatch(line -> link.lineIds().contains(line.line().id()));

@@ -34,7 +34,7 @@ class ReadThroughController {
             @RequestParam(required = false) Integer page,
             @RequestParam(required = false) List<String> line,
             Model model) {
-        model.addAttribute("reading", readThrough.begin(teacher.id(), id, what, page, line));
+        model.addAttribute("reading", readThrough.begin(teacher.actor(), id, what, page, line));
         model.addAttribute("what", what);
         model.addAttribute("longestMs", school.settings().longestRecordingMs());
         model.addAttribute("words", messages.forBrowser("noMicrophone", "prompter"));
@@ -48,7 +48,7 @@ class ReadThroughController {
             @PathVariable String id,
             @RequestParam String other,
             Model model) {
-        model.addAttribute("read", readThrough.keepInstead(teacher.id(), id, other));
+        model.addAttribute("read", readThrough.keepInstead(teacher.actor(), id, other));
         return "reading/read-line";
     }
 
@@ -61,7 +61,7 @@ class ReadThroughController {
             @RequestParam long readingMs,
             @RequestParam(defaultValue = "0") long since,
             Model model) {
-        model.addAttribute("summary", readThrough.summary(teacher.id(), id, lines, readingMs, since));
+        model.addAttribute("summary", readThrough.summary(teacher.actor(), id, lines, readingMs, since));
         return "reading/summary";
     }
 }

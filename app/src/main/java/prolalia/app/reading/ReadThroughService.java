@@ -3,6 +3,7 @@ package prolalia.app.reading;
 import java.time.Clock;
 import java.util.List;
 import org.springframework.stereotype.Service;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
@@ -104,8 +105,8 @@ class ReadThroughService {
      * @param page only this page, from 1; null: all
      * @param lineIds only these lines, however they stand; null: all
      */
-    Reading begin(String teacherId, String lessonId, Selection what, Integer page, List<String> lineIds) {
-        LessonView lesson = lessons.lesson(teacherId, lessonId);
+    Reading begin(Teacher teacher, String lessonId, Selection what, Integer page, List<String> lineIds) {
+        LessonView lesson = lessons.lesson(teacher, lessonId);
         List<LineToRead> lines = lesson.pages().stream()
                 .filter(each -> page == null || each.number() == page)
                 .flatMap(each -> each.lines().stream()
@@ -120,8 +121,8 @@ class ReadThroughService {
     }
 
     /** @param since when the read-through was opened, as {@link Reading} said */
-    Summary summary(String teacherId, String lessonId, List<String> lineIds, long readingMs, long since) {
-        LessonView lesson = lessons.lesson(teacherId, lessonId);
+    Summary summary(Teacher teacher, String lessonId, List<String> lineIds, long readingMs, long since) {
+        LessonView lesson = lessons.lesson(teacher, lessonId);
         List<LineRead> lines = lesson.script().stream()
                 .filter(line -> lineIds.contains(line.line().id()))
                 .map(line -> read(line, since))
@@ -140,9 +141,9 @@ class ReadThroughService {
     }
 
     /** Keeps a take in place of another one of its line. */
-    LineRead keepInstead(String teacherId, String takeId, String otherId) {
-        StoredTake other = takes.take(teacherId, otherId);
-        ScriptLine line = takes.keep(teacherId, takeId);
-        return new LineRead(line, takes.take(teacherId, takeId), other);
+    LineRead keepInstead(Teacher teacher, String takeId, String otherId) {
+        StoredTake other = takes.take(teacher, otherId);
+        ScriptLine line = takes.keep(teacher, takeId);
+        return new LineRead(line, takes.take(teacher, takeId), other);
     }
 }

@@ -44,8 +44,8 @@ class RecorderController {
             @PathVariable String id,
             @RequestParam(required = false) String finish,
             Model model) {
-        ScriptLine line = lessons.line(teacher.id(), id);
-        LessonView lesson = lessons.lesson(teacher.id(), line.lessonId());
+        ScriptLine line = lessons.line(teacher.actor(), id);
+        LessonView lesson = lessons.lesson(teacher.actor(), line.lessonId());
         model.addAttribute("line", line);
         model.addAttribute("place", LinePlace.of(lesson, line));
         model.addAttribute("longestMs", school.settings().longestRecordingMs());
@@ -58,14 +58,14 @@ class RecorderController {
     /** The takes of a line, and what was kept of refused recordings, as a fragment. */
     @GetMapping("/lines/{id}/takes")
     String takes(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        putTakes(lessons.line(teacher.id(), id), model);
+        putTakes(lessons.line(teacher.actor(), id), model);
         return "reading/takes";
     }
 
     @PostMapping("/takes/{id}/keep")
     String keep(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        ScriptLine line = takes.keep(teacher.id(), id);
-        LessonView lesson = lessons.lesson(teacher.id(), line.lessonId());
+        ScriptLine line = takes.keep(teacher.actor(), id);
+        LessonView lesson = lessons.lesson(teacher.actor(), line.lessonId());
         Optional<ScriptLine> next = LinePlace.of(lesson, line).nextToRead();
         model.addAttribute("line", line);
         model.addAttribute("next", next.orElse(null));
@@ -75,8 +75,8 @@ class RecorderController {
     /** The take is fine as it is; answers the takes of its line. */
     @PostMapping("/takes/{id}/accept")
     String accept(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        takes.accept(teacher.id(), id);
-        putTakes(lessons.line(teacher.id(), takes.take(teacher.id(), id).lineId()), model);
+        takes.accept(teacher.actor(), id);
+        putTakes(lessons.line(teacher.actor(), takes.take(teacher.actor(), id).lineId()), model);
         return "reading/takes";
     }
 

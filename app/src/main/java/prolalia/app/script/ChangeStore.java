@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.SortField;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.core.script.ScriptChange;
 import prolalia.core.script.ScriptChange.Deed;
@@ -15,10 +16,12 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 class ChangeStore {
     private final DSLContext writing;
+    private final DSLContext looking;
     private final JsonMapper json;
 
-    ChangeStore(DSLContext writing, JsonMapper json) {
+    ChangeStore(DSLContext writing, @Qualifier("looking") DSLContext looking, JsonMapper json) {
         this.writing = writing;
+        this.looking = looking;
         this.json = json;
     }
 
@@ -53,7 +56,7 @@ class ChangeStore {
 
     /** What was done last, if it was since a moment. */
     Optional<Done> doneSince(String lessonId, long since) {
-        return writing.select(SCRIPT_CHANGE.DEED, SCRIPT_CHANGE.LINES)
+        return looking.select(SCRIPT_CHANGE.DEED, SCRIPT_CHANGE.LINES)
                 .from(SCRIPT_CHANGE)
                 .where(
                         SCRIPT_CHANGE.LESSON_ID.eq(lessonId),
@@ -71,7 +74,7 @@ class ChangeStore {
     }
 
     private Optional<StoredChange> first(String lessonId, Condition which, SortField<Integer> order) {
-        return writing.selectFrom(SCRIPT_CHANGE)
+        return looking.selectFrom(SCRIPT_CHANGE)
                 .where(SCRIPT_CHANGE.LESSON_ID.eq(lessonId), which)
                 .orderBy(order)
                 .limit(1)

@@ -51,7 +51,7 @@ class LineController {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return null;
         }
-        WordsChange change = script.changeWords(teacher.id(), id, revision, words);
+        WordsChange change = script.changeWords(teacher.actor(), id, revision, words);
         if (!change.saved()) {
             response.setStatus(HttpStatus.CONFLICT.value());
         }
@@ -70,7 +70,7 @@ class LineController {
             @PathVariable String id,
             @RequestParam LineKind kind,
             Model model) {
-        return reshaped(script.changeKind(teacher.id(), id, kind), model);
+        return reshaped(script.changeKind(teacher.actor(), id, kind), model);
     }
 
     /** @param icon none: it has none any more */
@@ -80,12 +80,12 @@ class LineController {
             @PathVariable String id,
             @RequestParam(required = false) StepIcon icon,
             Model model) {
-        return reshaped(script.changeIcon(teacher.id(), id, icon), model);
+        return reshaped(script.changeIcon(teacher.actor(), id, icon), model);
     }
 
     @PostMapping("/lines/{id}/steps")
     String steps(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        return reshaped(script.intoSteps(teacher.id(), id), model);
+        return reshaped(script.intoSteps(teacher.actor(), id), model);
     }
 
     @PostMapping("/lessons/{lessonId}/pages/{pageId}/lines")
@@ -94,7 +94,7 @@ class LineController {
             @PathVariable String lessonId,
             @PathVariable String pageId,
             Model model) {
-        return reshaped(script.addLineAtEnd(teacher.id(), lessonId, pageId), model);
+        return reshaped(script.addLineAtEnd(teacher.actor(), lessonId, pageId), model);
     }
 
     /** @param at where in the words; beyond them: an empty line after this one */
@@ -104,13 +104,13 @@ class LineController {
             @PathVariable String id,
             @RequestParam int at,
             Model model) {
-        return reshaped(script.split(teacher.id(), id, at), model);
+        return reshaped(script.split(teacher.actor(), id, at), model);
     }
 
     /** To the line above it. */
     @PostMapping("/lines/{id}/join")
     String join(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        return reshaped(script.join(teacher.id(), id), model);
+        return reshaped(script.join(teacher.actor(), id), model);
     }
 
     /** @param after the line that it comes after; none: to the top of the page */
@@ -121,12 +121,12 @@ class LineController {
             @RequestParam String page,
             @RequestParam(defaultValue = "") String after,
             Model model) {
-        return reshaped(script.move(teacher.id(), id, page, after.isEmpty() ? null : after), model);
+        return reshaped(script.move(teacher.actor(), id, page, after.isEmpty() ? null : after), model);
     }
 
     @DeleteMapping("/lines/{id}")
     String remove(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        return reshaped(script.remove(teacher.id(), id), model);
+        return reshaped(script.remove(teacher.actor(), id), model);
     }
 
     /** Gives a take to another line. */
@@ -136,20 +136,20 @@ class LineController {
             @PathVariable String id,
             @RequestParam String line,
             Model model) {
-        return reshaped(script.moveTake(teacher.id(), id, line), model);
+        return reshaped(script.moveTake(teacher.actor(), id, line), model);
     }
 
     /** Out of the library; the script shows what was done, and undoes it. */
     @PostMapping("/lines/{id}/use-take")
     String useTake(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String take) {
-        return toLine(script.useTake(teacher.id(), id, take), id);
+        return toLine(script.useTake(teacher.actor(), id, take), id);
     }
 
     @PostMapping("/lines/{id}/use-standing")
     String useStanding(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String line) {
-        return toLine(script.useStanding(teacher.id(), id, line), id);
+        return toLine(script.useStanding(teacher.actor(), id, line), id);
     }
 
     private static String toLine(Reshaped reshaped, String lineId) {
@@ -159,17 +159,17 @@ class LineController {
     /** The line follows its standing line no more. */
     @PostMapping("/lines/{id}/own")
     String onItsOwn(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        return reshaped(script.onItsOwn(teacher.id(), id), model);
+        return reshaped(script.onItsOwn(teacher.actor(), id), model);
     }
 
     @PostMapping("/lessons/{id}/undo")
     String undo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        return reshaped(script.undo(teacher.id(), id), model);
+        return reshaped(script.undo(teacher.actor(), id), model);
     }
 
     @PostMapping("/lessons/{id}/redo")
     String redo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        return reshaped(script.redo(teacher.id(), id), model);
+        return reshaped(script.redo(teacher.actor(), id), model);
     }
 
     private static String reshaped(Reshaped reshaped, Model model) {

@@ -30,7 +30,7 @@ class PasteController {
 
     @GetMapping("/lessons/{id}/paste")
     String paste(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        model.addAttribute("lesson", lessons.lesson(teacher.id(), id));
+        model.addAttribute("lesson", lessons.lesson(teacher.actor(), id));
         return read("", model, "script/paste");
     }
 
@@ -41,7 +41,7 @@ class PasteController {
             @PathVariable String id,
             @RequestParam String text,
             Model model) {
-        lessons.summary(teacher.id(), id);
+        lessons.summary(teacher.actor(), id);
         return read(text, model, "script/pasted");
     }
 
@@ -53,17 +53,17 @@ class PasteController {
             @RequestParam(defaultValue = "0") int page,
             HttpServletResponse response,
             Model model) {
-        lessons.summary(teacher.id(), id);
+        lessons.summary(teacher.actor(), id);
         List<ReadLine> lines = PastedScript.read(text);
         String fault = fault(id, lines);
         if (fault != null) {
             response.setStatus(422);
-            model.addAttribute("lesson", lessons.lesson(teacher.id(), id));
+            model.addAttribute("lesson", lessons.lesson(teacher.actor(), id));
             model.addAttribute("text", text);
             model.addAttribute("fault", fault);
             return read(text, model, "script/paste");
         }
-        int number = script.addLines(teacher.id(), id, page, lines);
+        int number = script.addLines(teacher.actor(), id, page, lines);
         return "redirect:/lessons/" + id + "#page-" + number;
     }
 

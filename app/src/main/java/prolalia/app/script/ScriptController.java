@@ -41,7 +41,7 @@ class ScriptController {
 
     @GetMapping("/lessons/{id}")
     String script(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        LessonView lesson = lessons.lesson(teacher.id(), id);
+        LessonView lesson = lessons.lesson(teacher.actor(), id);
         putLesson(lesson, model);
         model.addAttribute(
                 "fullRows",
@@ -58,7 +58,7 @@ class ScriptController {
     /** Coverage, rail and dock, as they are now: fetched after every change of a line. */
     @GetMapping("/lessons/{id}/coverage")
     String coverage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        putLesson(lessons.lesson(teacher.id(), id), model);
+        putLesson(lessons.lesson(teacher.actor(), id), model);
         return "script/coverage";
     }
 
@@ -69,7 +69,7 @@ class ScriptController {
             @PathVariable String id,
             @RequestParam List<String> line,
             Model model) {
-        model.addAttribute("lines", lessons.lines(teacher.id(), id, line));
+        model.addAttribute("lines", lessons.lines(teacher.actor(), id, line));
         return "script/rows";
     }
 

@@ -11,9 +11,12 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
@@ -39,6 +42,7 @@ import prolalia.core.script.ScriptEdits.PlacedLine;
 class ScriptService {
 
     private final LessonService lessons;
+    private final LessonAccess access;
     private final LessonStore lessonStore;
     private final LineStore lines;
     private final TakeService takes;
@@ -48,6 +52,7 @@ class ScriptService {
 
     ScriptService(
             LessonService lessons,
+            LessonAccess access,
             LessonStore lessonStore,
             LineStore lines,
             TakeService takes,
@@ -55,6 +60,7 @@ class ScriptService {
             TransactionTemplate transaction,
             Clock clock) {
         this.lessons = lessons;
+        this.access = access;
         this.lessonStore = lessonStore;
         this.lines = lines;
         this.takes = takes;
@@ -115,9 +121,9 @@ class ScriptService {
         return words.length() > LessonLimits.LONGEST_WORDS;
     }
 
-    WordsChange changeWords(String teacherId, String lineId, int revision, String words) {
+    WordsChange changeWords(Teacher teacher, String lineId, int revision, String words) {
         return transaction.execute(status -> {
-            ScriptLine before = lessons.line(teacherId, lineId);
+            ScriptLine before = lessons.line(teacher, lineId, Right.EDIT);
             if (before.line().words().equals(words)) {
                 return new WordsChange(true, before);
             }
@@ -125,7 +131,7 @@ class ScriptService {
             if (saved) {
                 lessonStore.touch(before.lessonId(), clock.millis());
             }
-            return new WordsChange(saved, lessons.line(teacherId, lineId));
+            return new WordsChange(saved, lessons.line(teacher, lineId));
         });
     }
 
@@ -135,9 +141,9 @@ class ScriptService {
      * @param wanted the page's number, from 1; anything else: a new page, or the last one where there can't be more
      * @return the number of the page that they are on
      */
-    int addLines(String teacherId, String lessonId, int wanted, List<ReadLine> read) {
+    int addLines(Teacher teacher, String lessonId, int wanted, List<ReadLine> read) {
         return transaction.execute(status -> {
-            lessons.summary(teacherId, lessonId);
+            access.require(teacher, lessonId, Right.EDIT);
             var pages = lessonStore.pages(lessonId);
             boolean full = pages.size() >= LessonService.MOST_PAGES;
             int pageNumber = full && (wanted < 1 || wanted > pages.size()) ? pages.size() : wanted;
@@ -162,8 +168,8 @@ class ScriptService {
     }
 
     /** An empty direction at the end of a page. */
-    Reshaped addLineAtEnd(String teacherId, String lessonId, String pageId) {
-        lessons.summary(teacherId, lessonId);
+    Reshaped addLineAtEnd(Teacher teacher, String lessonId, String pageId) {
+        access.require(teacher, lessonId, Right.EDIT);
         if (lessonStore.pages(lessonId).stream().noneMatch(page -> page.id().equals(pageId))) {
             throw new NotFoundException("page");
         }
@@ -176,21 +182,21 @@ class ScriptService {
     }
 
     /** Splits a line; at its end, or when {@code at} is beyond it, an empty line comes after it. */
-    Reshaped split(String teacherId, String lineId, int at) {
-        String lesson = lessonOf(teacherId, lineId);
+    Reshaped split(Teacher teacher, String lineId, int at) {
+        String lesson = lessonOf(teacher, lineId);
         return make(lesson, Optional.of(edits(lesson).split(lineId, at, Ids.newId())));
     }
 
-    Reshaped join(String teacherId, String lineId) {
-        String lesson = lessonOf(teacherId, lineId);
+    Reshaped join(Teacher teacher, String lineId) {
+        String lesson = lessonOf(teacher, lineId);
         List<LineTake> itsTakes =
                 takes.takesOf(lineId).stream().map(ScriptService::lineTake).toList();
         return make(lesson, edits(lesson).join(lineId, itsTakes));
     }
 
     /** @param afterLineId null: to the top of the page */
-    Reshaped move(String teacherId, String lineId, String pageId, String afterLineId) {
-        String lesson = lessonOf(teacherId, lineId);
+    Reshaped move(Teacher teacher, String lineId, String pageId, String afterLineId) {
+        String lesson = lessonOf(teacher, lineId);
         boolean isThere = afterLineId == null
                 ? lessonStore.pages(lesson).stream().anyMatch(page -> page.id().equals(pageId))
                 : script(lesson).stream()
@@ -202,56 +208,56 @@ class ScriptService {
         return make(lesson, edits(lesson).move(lineId, new Place(pageId, afterLineId)));
     }
 
-    Reshaped changeKind(String teacherId, String lineId, LineKind kind) {
-        String lesson = lessonOf(teacherId, lineId);
+    Reshaped changeKind(Teacher teacher, String lineId, LineKind kind) {
+        String lesson = lessonOf(teacher, lineId);
         return make(lesson, edits(lesson).changeKind(lineId, kind));
     }
 
     /** @param icon null: none any more */
-    Reshaped changeIcon(String teacherId, String lineId, StepIcon icon) {
-        String lesson = lessonOf(teacherId, lineId);
+    Reshaped changeIcon(Teacher teacher, String lineId, StepIcon icon) {
+        String lesson = lessonOf(teacher, lineId);
         return make(lesson, edits(lesson).changeIcon(lineId, icon));
     }
 
     /** Makes a line for each of its sentences, with an icon. */
-    Reshaped intoSteps(String teacherId, String lineId) {
-        String lesson = lessonOf(teacherId, lineId);
+    Reshaped intoSteps(Teacher teacher, String lineId) {
+        String lesson = lessonOf(teacher, lineId);
         ScriptEdits edits = edits(lesson);
         List<String> newIds =
                 edits.stepsOf(lineId).stream().skip(1).map(step -> Ids.newId()).toList();
         return make(lesson, edits.intoSteps(lineId, newIds));
     }
 
-    Reshaped remove(String teacherId, String lineId) {
-        String lesson = lessonOf(teacherId, lineId);
+    Reshaped remove(Teacher teacher, String lineId) {
+        String lesson = lessonOf(teacher, lineId);
         return make(lesson, edits(lesson).remove(lineId));
     }
 
     /** Gives a take to another line of its lesson. */
-    Reshaped moveTake(String teacherId, String takeId, String toLineId) {
-        StoredTake take = takes.take(teacherId, takeId);
-        String lesson = lessonOf(teacherId, take.lineId());
-        if (!lessonOf(teacherId, toLineId).equals(lesson)) {
+    Reshaped moveTake(Teacher teacher, String takeId, String toLineId) {
+        StoredTake take = takes.take(teacher, takeId, Right.EDIT);
+        String lesson = lessonOf(teacher, take.lineId());
+        if (!lessonOf(teacher, toLineId).equals(lesson)) {
             throw new NotFoundException("line");
         }
         return make(lesson, edits(lesson).moveTake(lineTake(take), toLineId));
     }
 
     /** A take made for any line of this teacher's is heard on this one from now on. */
-    Reshaped useTake(String teacherId, String lineId, String takeId) {
-        String lesson = lessonOf(teacherId, lineId);
+    Reshaped useTake(Teacher teacher, String lineId, String takeId) {
+        String lesson = lessonOf(teacher, lineId);
         return make(
                 lesson,
-                edits(lesson).useTake(lineId, takes.take(teacherId, takeId).id()));
+                edits(lesson).useTake(lineId, takes.take(teacher, takeId).id()));
     }
 
     /** A line has the words and the take of a standing line from now on. */
-    Reshaped useStanding(String teacherId, String lineId, String standingLineId) {
-        ScriptLine standing = lessons.line(teacherId, standingLineId);
-        if (!lessons.summary(teacherId, standing.lessonId()).shelf()) {
+    Reshaped useStanding(Teacher teacher, String lineId, String standingLineId) {
+        ScriptLine standing = lessons.line(teacher, standingLineId);
+        if (!lessons.summary(teacher, standing.lessonId()).shelf()) {
             throw new NotFoundException("standing line");
         }
-        String lesson = lessonOf(teacherId, lineId);
+        String lesson = lessonOf(teacher, lineId);
         String take = standing.line().kept().map(Take::id).orElse(null);
         return make(
                 lesson,
@@ -259,18 +265,18 @@ class ScriptService {
                         .useStanding(lineId, standingLineId, standing.line().words(), take));
     }
 
-    Reshaped onItsOwn(String teacherId, String lineId) {
-        String lesson = lessonOf(teacherId, lineId);
+    Reshaped onItsOwn(Teacher teacher, String lineId) {
+        String lesson = lessonOf(teacher, lineId);
         return make(lesson, edits(lesson).onItsOwn(lineId));
     }
 
-    Reshaped undo(String teacherId, String lessonId) {
-        lessons.summary(teacherId, lessonId);
+    Reshaped undo(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.EDIT);
         return again(lessonId, changes.lastMade(lessonId), true);
     }
 
-    Reshaped redo(String teacherId, String lessonId) {
-        lessons.summary(teacherId, lessonId);
+    Reshaped redo(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.EDIT);
         return again(lessonId, changes.firstUndone(lessonId), false);
     }
 
@@ -357,8 +363,8 @@ class ScriptService {
                 .toList();
     }
 
-    private String lessonOf(String teacherId, String lineId) {
-        return lessons.line(teacherId, lineId).lessonId();
+    private String lessonOf(Teacher teacher, String lineId) {
+        return access.requireOfLine(teacher, lineId, Right.EDIT).id();
     }
 
     private static LineTake lineTake(StoredTake take) {

@@ -24,6 +24,7 @@ import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.SchoolAddress;
 import prolalia.app.school.SchoolAddress.Address;
+import prolalia.app.sharing.LinkService.Given;
 import prolalia.app.stage.StageService;
 import prolalia.formats.code.CodeImage;
 
@@ -52,8 +53,9 @@ class GiveOutController {
             HttpServletRequest request,
             Model model) {
         Address address = addresses.address(request);
-        Optional<String> link = link(teacher, id, address).map(plain -> forSwitches(plain, switches));
-        LessonView lesson = lessons.lesson(teacher.id(), id);
+        Given given = links.given(teacher.actor(), id);
+        Optional<String> link = given.link().map(token -> forSwitches(plain(address, token), switches));
+        LessonView lesson = lessons.lesson(teacher.actor(), id);
         if (lesson.summary().shelf()) {
             throw new NotFoundException("lesson");
         }
@@ -62,11 +64,12 @@ class GiveOutController {
         model.addAttribute("wordsShown", !stages.areWordsHidden(id));
         model.addAttribute(
                 "snippet",
-                links.token(teacher.id(), id)
+                given.link()
                         .map(token -> Embedding.snippet(
                                 address.base(), token, lesson.summary().title(), Embedding.WIDTH, Embedding.HEIGHT))
                         .orElse(null));
         model.addAttribute("link", link.orElse(null));
+        model.addAttribute("withdrawn", given.withdrawn());
         model.addAttribute("thisMachineOnly", address.thisMachineOnly());
         model.addAttribute("code", link.map(CodeImage::of).orElse(null));
         model.addAttribute("words", messages.forBrowser("giveout"));
@@ -82,18 +85,30 @@ class GiveOutController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void wordsShown(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam boolean shown) {
-        stages.hideWords(lessons.summary(teacher.id(), id).id(), !shown);
+        stages.hideWords(lessons.summary(teacher.actor(), id).id(), !shown);
+    }
+
+    @PostMapping("/lessons/{id}/link")
+    String make(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        links.give(teacher.actor(), id);
+        return "redirect:/lessons/" + id + "/give-out";
+    }
+
+    @PostMapping("/lessons/{id}/link/open")
+    String open(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        links.open(teacher.actor(), id);
+        return "redirect:/lessons/" + id + "/give-out";
     }
 
     @PostMapping("/lessons/{id}/link/withdraw")
     String withdraw(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        links.withdraw(teacher.id(), id);
+        links.withdraw(teacher.actor(), id);
         return "redirect:/lessons/" + id + "/give-out";
     }
 
     @PostMapping("/lessons/{id}/link/renew")
     String renew(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        links.renew(teacher.id(), id);
+        links.renew(teacher.actor(), id);
         return "redirect:/lessons/" + id + "/give-out";
     }
 
@@ -119,14 +134,16 @@ class GiveOutController {
     }
 
     private CodeImage code(SignedInTeacher teacher, String lessonId, int switches, HttpServletRequest request) {
-        return link(teacher, lessonId, addresses.address(request))
-                .map(plain -> forSwitches(plain, switches))
+        Address address = addresses.address(request);
+        return links.given(teacher.actor(), lessonId)
+                .link()
+                .map(token -> forSwitches(plain(address, token), switches))
                 .map(CodeImage::of)
                 .orElseThrow(() -> new NotFoundException("code"));
     }
 
-    private Optional<String> link(SignedInTeacher teacher, String lessonId, Address address) {
-        return links.token(teacher.id(), lessonId).map(token -> address.base() + "/l/" + token);
+    private static String plain(Address address, String token) {
+        return address.base() + "/l/" + token;
     }
 
     private static ResponseEntity<byte[]> image(byte[] content, String type, String fileName) {

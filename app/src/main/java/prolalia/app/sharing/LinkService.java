@@ -4,19 +4,24 @@ import java.time.Clock;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.lesson.LessonService;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Right;
 import prolalia.app.platform.Ids;
 import prolalia.app.sharing.LinkStore.Link;
+import prolalia.app.sharing.LinkStore.Purpose;
 
+/** Links to lessons. They are made when somebody asks for one, never because somebody looks. */
 @Service
 public class LinkService {
     private final LinkStore links;
-    private final LessonService lessons;
+    private final LessonAccess access;
     private final Clock clock;
 
-    LinkService(LinkStore links, LessonService lessons, Clock clock) {
+    LinkService(LinkStore links, LessonAccess access, Clock clock) {
         this.links = links;
-        this.lessons = lessons;
+        this.access = access;
         this.clock = clock;
     }
 
@@ -24,14 +29,26 @@ public class LinkService {
      * Where a token leads.
      *
      * @param revision of the lesson: another one when anything that students see or hear of it changed
-     * @param withdrawn whether the teacher took the link back
+     * @param withdrawn whether the teacher took the link back, or it has ended
      * @param removed whether she removed the lesson
      */
     public record Target(String lessonId, long revision, boolean withdrawn, boolean removed) {}
 
+    /**
+     * Whether students can come in.
+     *
+     * @param token of the link that holds; null: there is none
+     * @param withdrawn whether there was one, which can be opened again
+     */
+    public record Given(String token, boolean withdrawn) {
+        Optional<String> link() {
+            return Optional.ofNullable(token);
+        }
+    }
+
     /** Where a token leads, or nothing when there never was such a link. */
     public Optional<Target> follow(String token) {
-        return links.target(token);
+        return links.target(token, clock.millis());
     }
 
     /** The token of the newest link that holds, whosever lesson it is. */
@@ -39,34 +56,50 @@ public class LinkService {
         return links.newestToken();
     }
 
-    /** The token of the lesson's link, made when the lesson never had one; nothing when it is withdrawn. */
+    Given given(Teacher teacher, String lessonId) {
+        Optional<Link> newest = links.newest(toGiveOut(teacher, lessonId), Purpose.GIVEN);
+        boolean withdrawn = newest.map(Link::withdrawn).orElse(false);
+        return new Given(withdrawn ? null : newest.map(Link::token).orElse(null), withdrawn);
+    }
+
+    /** Gives the lesson out, unless it is; answers its token. */
     @Transactional
-    public Optional<String> token(String teacherId, String lessonId) {
-        lessons.lesson(teacherId, lessonId);
-        Optional<Link> newest = links.newest(lessonId);
-        if (newest.isEmpty()) {
-            return Optional.of(add(lessonId));
-        }
-        return newest.filter(link -> !link.withdrawn()).map(Link::token);
+    public String give(Teacher teacher, String lessonId) {
+        LessonRef lesson = toGiveOut(teacher, lessonId);
+        return links.newest(lesson, Purpose.GIVEN)
+                .filter(link -> !link.withdrawn())
+                .map(Link::token)
+                .orElseGet(() -> add(lesson));
     }
 
     /** Takes the link back: nobody comes in by it any more. */
     @Transactional
-    public void withdraw(String teacherId, String lessonId) {
-        lessons.lesson(teacherId, lessonId);
-        links.withdrawAll(lessonId, clock.millis());
+    public void withdraw(Teacher teacher, String lessonId) {
+        links.withdrawAll(toGiveOut(teacher, lessonId), Purpose.GIVEN, clock.millis());
+    }
+
+    /** The link that was withdrawn last leads here again, and so does each code that was printed of it. */
+    @Transactional
+    public void open(Teacher teacher, String lessonId) {
+        links.newest(toGiveOut(teacher, lessonId), Purpose.GIVEN)
+                .map(Link::token)
+                .ifPresent(links::open);
     }
 
     /** Makes a new link; the old one stays withdrawn. */
     @Transactional
-    public void renew(String teacherId, String lessonId) {
-        withdraw(teacherId, lessonId);
-        add(lessonId);
+    public void renew(Teacher teacher, String lessonId) {
+        withdraw(teacher, lessonId);
+        add(toGiveOut(teacher, lessonId));
     }
 
-    private String add(String lessonId) {
+    private LessonRef toGiveOut(Teacher teacher, String lessonId) {
+        return access.require(teacher, lessonId, Right.GIVE_OUT);
+    }
+
+    private String add(LessonRef lesson) {
         String token = Ids.newToken();
-        links.add(lessonId, token, clock.millis());
+        links.add(lesson, Purpose.GIVEN, token, clock.millis());
         return token;
     }
 }

@@ -1,13 +1,15 @@
 package prolalia.app.sharing;
 
 import static prolalia.app.platform.db.Tables.LESSON;
-import static prolalia.app.platform.db.Tables.LESSON_LINK;
+import static prolalia.app.platform.db.Tables.LINK;
 
+import java.util.Locale;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.platform.Ids;
+import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonRef;
 
 @Repository
 class LinkStore {
@@ -19,55 +21,73 @@ class LinkStore {
         this.looking = looking;
     }
 
+    /** What a link is made for. */
+    enum Purpose {
+        /** Given to students. */
+        GIVEN;
+
+        private String stored() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
     /** A link, withdrawn or not. */
-    record Link(String lessonId, String token, boolean withdrawn) {}
+    record Link(String token, boolean withdrawn) {}
 
     /** Where a token leads now. */
-    Optional<LinkService.Target> target(String token) {
-        return looking.select(LESSON_LINK.LESSON_ID, LESSON_LINK.WITHDRAWN_AT, LESSON.REVISION, LESSON.REMOVED_AT)
-                .from(LESSON_LINK)
+    Optional<LinkService.Target> target(String token, long now) {
+        return looking.select(LINK.LESSON_ID, LESSON.REVISION, LESSON.REMOVED_AT, LessonAccess.holds(now))
+                .from(LINK)
                 .join(LESSON)
-                .on(LESSON.ID.eq(LESSON_LINK.LESSON_ID))
-                .where(LESSON_LINK.TOKEN.eq(token))
+                .on(LESSON.ID.eq(LINK.LESSON_ID))
+                .where(LINK.TOKEN.eq(token))
                 .fetchOptional(row -> new LinkService.Target(
-                        row.get(LESSON_LINK.LESSON_ID),
+                        row.get(LINK.LESSON_ID),
                         row.get(LESSON.REVISION),
-                        row.get(LESSON_LINK.WITHDRAWN_AT) != null,
+                        !row.value4(),
                         row.get(LESSON.REMOVED_AT) != null));
     }
 
     /** The newest link of all that holds. */
     Optional<String> newestToken() {
-        return looking.select(LESSON_LINK.TOKEN)
-                .from(LESSON_LINK)
-                .where(LESSON_LINK.WITHDRAWN_AT.isNull())
-                .orderBy(LESSON_LINK.CREATED_AT.desc())
+        return looking.select(LINK.TOKEN)
+                .from(LINK)
+                .where(LINK.WITHDRAWN_AT.isNull())
+                .orderBy(LINK.MADE_AT.desc())
                 .limit(1)
-                .fetchOptional(LESSON_LINK.TOKEN);
+                .fetchOptional(LINK.TOKEN);
     }
 
-    /** The lesson's newest link. */
-    Optional<Link> newest(String lessonId) {
-        return writing.selectFrom(LESSON_LINK)
-                .where(LESSON_LINK.LESSON_ID.eq(lessonId))
-                .orderBy(LESSON_LINK.WITHDRAWN_AT.isNull().desc(), LESSON_LINK.CREATED_AT.desc())
+    /** The lesson's newest link for something; one that holds before one that was withdrawn. */
+    Optional<Link> newest(LessonRef lesson, Purpose purpose) {
+        return looking.selectFrom(LINK)
+                .where(LINK.LESSON_ID.eq(lesson.id()), LINK.PURPOSE.eq(purpose.stored()))
+                .orderBy(LINK.WITHDRAWN_AT.isNull().desc(), LINK.WITHDRAWN_AT.desc(), LINK.MADE_AT.desc())
                 .limit(1)
-                .fetchOptional(row -> new Link(row.getLessonId(), row.getToken(), row.getWithdrawnAt() != null));
+                .fetchOptional(row -> new Link(row.getToken(), row.getWithdrawnAt() != null));
     }
 
-    void add(String lessonId, String token, long now) {
-        writing.insertInto(LESSON_LINK)
-                .set(LESSON_LINK.ID, Ids.newId())
-                .set(LESSON_LINK.LESSON_ID, lessonId)
-                .set(LESSON_LINK.TOKEN, token)
-                .set(LESSON_LINK.CREATED_AT, now)
+    void add(LessonRef lesson, Purpose purpose, String token, long now) {
+        writing.insertInto(LINK)
+                .set(LINK.TOKEN, token)
+                .set(LINK.PURPOSE, purpose.stored())
+                .set(LINK.LESSON_ID, lesson.id())
+                .set(LINK.MADE_AT, now)
                 .execute();
     }
 
-    void withdrawAll(String lessonId, long now) {
-        writing.update(LESSON_LINK)
-                .set(LESSON_LINK.WITHDRAWN_AT, now)
-                .where(LESSON_LINK.LESSON_ID.eq(lessonId), LESSON_LINK.WITHDRAWN_AT.isNull())
+    void withdrawAll(LessonRef lesson, Purpose purpose, long now) {
+        writing.update(LINK)
+                .set(LINK.WITHDRAWN_AT, now)
+                .where(LINK.LESSON_ID.eq(lesson.id()), LINK.PURPOSE.eq(purpose.stored()), LINK.WITHDRAWN_AT.isNull())
+                .execute();
+    }
+
+    /** A link that was withdrawn leads where it led. */
+    void open(String token) {
+        writing.update(LINK)
+                .setNull(LINK.WITHDRAWN_AT)
+                .where(LINK.TOKEN.eq(token))
                 .execute();
     }
 }

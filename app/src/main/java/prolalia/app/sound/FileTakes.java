@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.springframework.stereotype.Service;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.platform.Ids;
 
 /** Takes made of files that nobody has to hear first: each is kept on its line. */
@@ -23,18 +24,18 @@ public class FileTakes {
      *
      * @param saidWords what was to be said in it; null: the line's words
      */
-    public Verdict keep(String teacherId, String lineId, String fileName, String saidWords, Path file)
+    public Verdict keep(Teacher teacher, String lineId, String fileName, String saidWords, Path file)
             throws IOException {
         try (InputStream content = Files.newInputStream(file)) {
-            return keep(teacherId, lineId, fileName, saidWords, content);
+            return keep(teacher, lineId, fileName, saidWords, content);
         }
     }
 
-    public Verdict keep(String teacherId, String lineId, String fileName, String saidWords, InputStream content)
+    public Verdict keep(Teacher teacher, String lineId, String fileName, String saidWords, InputStream content)
             throws IOException {
-        Verdict verdict = recordings.receiveFile(teacherId, Ids.newId(), lineId, fileName, saidWords, content);
+        Verdict verdict = recordings.receiveFile(teacher, Ids.newId(), lineId, fileName, saidWords, content);
         if (verdict instanceof Verdict.Taken taken) {
-            takes.keep(teacherId, taken.take().id());
+            takes.keep(teacher, taken.take().id());
         }
         return verdict;
     }

@@ -62,7 +62,7 @@ class RecordingController {
             @RequestHeader(name = HttpHeaders.CONTENT_TYPE, defaultValue = "application/octet-stream") String type,
             HttpServletRequest request)
             throws IOException {
-        recordings.receive(teacher.id(), id, lineId, type, number, request.getInputStream());
+        recordings.receive(teacher.actor(), id, lineId, type, number, request.getInputStream());
         return Map.of("stored", number);
     }
 
@@ -76,7 +76,7 @@ class RecordingController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        return verdicts.show(recordings.end(teacher.id(), id, chunks, words, keep), response, model);
+        return verdicts.show(recordings.end(teacher.actor(), id, chunks, words, keep), response, model);
     }
 
     @PutMapping("/recordings/{id}/file")
@@ -94,7 +94,7 @@ class RecordingController {
         }
         folder.needRoom(request.getContentLengthLong());
         return verdicts.show(
-                recordings.receiveFile(teacher.id(), id, lineId, name, null, request.getInputStream()),
+                recordings.receiveFile(teacher.actor(), id, lineId, name, null, request.getInputStream()),
                 response,
                 model);
     }
@@ -106,7 +106,7 @@ class RecordingController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        return verdicts.show(recordings.takeWhole(teacher.id(), id), response, model);
+        return verdicts.show(recordings.takeWhole(teacher.actor(), id), response, model);
     }
 
     @DeleteMapping("/recordings/{id}")
@@ -114,14 +114,14 @@ class RecordingController {
     void discard(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
         // Thrown away before its first chunk came in: there is nothing to do, and nothing wrong.
         if (!recordings.isNew(id)) {
-            recordings.discard(teacher.id(), id);
+            recordings.discard(teacher.actor(), id);
         }
     }
 
     /** The recordings that nobody ended, as a fragment for any page. */
     @GetMapping("/recordings/unfinished")
     String unfinished(@AuthenticationPrincipal SignedInTeacher teacher, Model model) {
-        List<StoredRecording> unfinished = recordings.unfinished(teacher.id());
+        List<StoredRecording> unfinished = recordings.unfinished(teacher.actor());
         model.addAttribute("unfinished", unfinished);
         return "reading/unfinished";
     }
@@ -130,7 +130,7 @@ class RecordingController {
     ResponseEntity<Resource> raw(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
             throws IOException {
-        StoredRecording recording = recordings.recording(teacher.id(), id);
+        StoredRecording recording = recordings.recording(teacher.actor(), id);
         if (recording.rawHash() == null) {
             throw new NotFoundException("raw recording");
         }
@@ -152,7 +152,7 @@ class RecordingController {
     ResponseEntity<Resource> sound(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
             throws IOException {
-        return media.serveCurrent(takes.heard(teacher.id(), id).soundHash(), MediaResponses.MP3, request);
+        return media.serveCurrent(takes.heard(teacher.actor(), id).soundHash(), MediaResponses.MP3, request);
     }
 
     @ExceptionHandler(ChunkFolder.EmptyChunkException.class)

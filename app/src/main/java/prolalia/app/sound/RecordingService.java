@@ -18,7 +18,11 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import prolalia.app.account.Actor;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
@@ -57,6 +61,7 @@ public class RecordingService implements DisposableBean {
     private final TakeMaker maker;
     private final TakeService keeping;
     private final LessonService lessons;
+    private final LessonAccess access;
     private final SoundWorkers workers;
     private final DataFolder folder;
     private final Clock clock;
@@ -76,6 +81,7 @@ public class RecordingService implements DisposableBean {
             SoundWorkers workers,
             DataFolder folder,
             LessonService lessons,
+            LessonAccess access,
             BegunWork begun,
             HouseProperties properties,
             Clock clock) {
@@ -88,6 +94,7 @@ public class RecordingService implements DisposableBean {
         this.workers = workers;
         this.folder = folder;
         this.lessons = lessons;
+        this.access = access;
         this.clock = clock;
         quietMs = properties.quiet().toMillis();
         late = new BackgroundWork("late-chunks", begun, this::join, id -> {});
@@ -102,12 +109,12 @@ public class RecordingService implements DisposableBean {
      * @param number from 0
      */
     public void receive(
-            String teacherId, String recordingId, String lineId, String mediaType, int number, InputStream content)
+            Actor actor, String recordingId, String lineId, String mediaType, int number, InputStream content)
             throws IOException {
         if (number < 0 || number >= MOST_CHUNKS) {
             throw new TooLargeException();
         }
-        StoredRecording recording = begun(teacherId, recordingId, lineId, mediaType, null);
+        StoredRecording recording = begun(actor, recordingId, lineId, mediaType, null);
         if (recording.state() != State.OPEN && number < recording.chunks()) {
             // It is in the recording already.
             return;
@@ -132,7 +139,7 @@ public class RecordingService implements DisposableBean {
         if (recording != null
                 && recording.isEnded()
                 && chunks.endWithoutGap(recordingId, recording.chunks()) > recording.chunks()) {
-            end(recording.teacherId(), recordingId, null, null);
+            end(new Teacher(recording.teacherId()), recordingId, null, null);
         }
     }
 
@@ -157,9 +164,9 @@ public class RecordingService implements DisposableBean {
      * @param saidWords what was to be said in it; null: the line's words
      */
     public Verdict receiveFile(
-            String teacherId, String recordingId, String lineId, String fileName, String saidWords, InputStream content)
+            Actor actor, String recordingId, String lineId, String fileName, String saidWords, InputStream content)
             throws IOException {
-        StoredRecording recording = begun(teacherId, recordingId, lineId, "application/octet-stream", fileName);
+        StoredRecording recording = begun(actor, recordingId, lineId, "application/octet-stream", fileName);
         if (recording.state() == State.OPEN) {
             if (saidWords != null) {
                 recordings.setWords(recordingId, saidWords);
@@ -170,20 +177,19 @@ public class RecordingService implements DisposableBean {
         return maker.judge(recordingId);
     }
 
-    private StoredRecording begun(
-            String teacherId, String recordingId, String lineId, String mediaType, String fileName) {
+    private StoredRecording begun(Actor actor, String recordingId, String lineId, String mediaType, String fileName) {
         if (!ID.matcher(recordingId).matches()) {
             throw new NotFoundException("recording");
         }
         Optional<StoredRecording> known = recordings.find(recordingId);
         if (known.isPresent()) {
-            return owned(teacherId, known);
+            return owned(actor, known);
         } else {
             workers.warmUp();
-            ScriptLine line = lessons.line(teacherId, lineId);
+            ScriptLine line = lessons.line(actor, lineId, Right.RECORD);
             recordings.open(recordingId, lineId, line.line().words(), mediaType, fileName, clock.millis());
         }
-        return recording(teacherId, recordingId);
+        return recording(actor, recordingId);
     }
 
     /**
@@ -194,20 +200,20 @@ public class RecordingService implements DisposableBean {
      * @param shownWords the words that the reader saw, which another tab may have changed since; null: not known
      * @param keep whether the take is kept on its line at once
      */
-    public Verdict end(String teacherId, String recordingId, Integer count, String shownWords, boolean keep)
+    public Verdict end(Actor actor, String recordingId, Integer count, String shownWords, boolean keep)
             throws IOException {
-        Verdict verdict = end(teacherId, recordingId, count, shownWords);
+        Verdict verdict = end(actor, recordingId, count, shownWords);
         if (keep && verdict instanceof Verdict.Taken taken) {
-            keeping.keep(teacherId, taken.take().id());
+            keeping.keep(actor, taken.take().id());
         }
         return verdict;
     }
 
-    private Verdict end(String teacherId, String recordingId, Integer count, String shownWords) throws IOException {
+    private Verdict end(Actor actor, String recordingId, Integer count, String shownWords) throws IOException {
         Lock lock = locks.of(recordingId);
         lock.lock();
         try {
-            StoredRecording recording = recording(teacherId, recordingId);
+            StoredRecording recording = recording(actor, recordingId);
             // What came in is never left out, whatever a browser says of it.
             int from = recording.chunks();
             int arrived = chunks.endWithoutGap(recordingId, from);
@@ -274,22 +280,22 @@ public class RecordingService implements DisposableBean {
         Verdict verdict = maker.judge(whole);
         boolean wasKept = takes.ofRecording(id).map(StoredTake::kept).orElse(false);
         if (verdict instanceof Verdict.Taken taken && wasKept) {
-            keeping.keep(recording.teacherId(), taken.take().id());
+            keeping.keep(new Teacher(recording.teacherId()), taken.take().id());
         }
         return verdict;
     }
 
     /** A refused recording is a take all the same, says the teacher. */
-    public Verdict takeWhole(String teacherId, String recordingId) throws IOException {
-        if (!recording(teacherId, recordingId).canBeTakenWhole()) {
+    public Verdict takeWhole(Actor actor, String recordingId) throws IOException {
+        if (!recording(actor, recordingId).canBeTakenWhole()) {
             throw new NotFoundException("recording to take whole");
         }
         return maker.takeWhole(recordingId);
     }
 
     /** Throws away a false start. Takes aren't touched. */
-    public void discard(String teacherId, String recordingId) {
-        StoredRecording recording = recording(teacherId, recordingId);
+    public void discard(Actor actor, String recordingId) {
+        StoredRecording recording = recording(actor, recordingId);
         if (recording.state() == State.OPEN || recording.state() == State.REFUSED) {
             // Its sound stays for a while ({@code StorageSweeper}): it was somebody's voice, and a press is soon made.
             recordings.discard(recordingId, clock.millis());
@@ -301,18 +307,18 @@ public class RecordingService implements DisposableBean {
         return recordings.find(recordingId).isEmpty();
     }
 
-    public StoredRecording recording(String teacherId, String recordingId) {
-        return owned(teacherId, recordings.find(recordingId));
+    public StoredRecording recording(Actor actor, String recordingId) {
+        return owned(actor, recordings.find(recordingId));
     }
 
-    private static StoredRecording owned(String teacherId, Optional<StoredRecording> found) {
-        return found.filter(recording -> recording.teacherId().equals(teacherId))
+    private StoredRecording owned(Actor actor, Optional<StoredRecording> found) {
+        return found.filter(recording -> access.mayStill(actor, recording.lessonId(), Right.RECORD))
                 .orElseThrow(() -> new NotFoundException("recording"));
     }
 
     /** What was begun and never ended: offered to the teacher again. */
-    public List<StoredRecording> unfinished(String teacherId) {
-        return recordings.unfinished(teacherId, clock.millis() - quietMs);
+    public List<StoredRecording> unfinished(Teacher teacher) {
+        return recordings.unfinished(teacher.id(), clock.millis() - quietMs);
     }
 
     /** Recordings of a line that aren't takes, but have sound in them. */
@@ -320,8 +326,8 @@ public class RecordingService implements DisposableBean {
         return recordings.refusedOf(lineId);
     }
 
-    public Optional<StoredTake> lastTakeOf(String teacherId) {
-        return takes.lastOf(teacherId);
+    public Optional<StoredTake> lastTakeOf(Teacher teacher) {
+        return takes.lastOf(teacher.id());
     }
 
     /** All takes of a line, newest first. */

@@ -11,6 +11,7 @@ import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.Refusal;
@@ -18,9 +19,11 @@ import prolalia.core.sound.Refusal;
 @Repository
 class RecordingStore {
     private final DSLContext writing;
+    private final DSLContext looking;
 
-    RecordingStore(DSLContext writing) {
+    RecordingStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
         this.writing = writing;
+        this.looking = looking;
     }
 
     Optional<StoredRecording> find(String id) {
@@ -53,7 +56,7 @@ class RecordingStore {
     }
 
     private List<StoredRecording> where(Condition condition) {
-        return writing.select(RECORDING.asterisk(), PAGE.LESSON_ID, LESSON.TEACHER_ID)
+        return looking.select(RECORDING.asterisk(), PAGE.LESSON_ID, LESSON.TEACHER_ID)
                 .from(RECORDING)
                 .join(LINE)
                 .on(LINE.ID.eq(RECORDING.LINE_ID))

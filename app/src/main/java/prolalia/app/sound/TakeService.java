@@ -11,11 +11,15 @@ import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
@@ -30,6 +34,7 @@ public class TakeService {
     private final LineStore lines;
     private final LessonStore lessonStore;
     private final LessonService lessons;
+    private final LessonAccess access;
     private final RecordingStore recordings;
     private final TakeMaker maker;
     private final TakeSounds sounds;
@@ -44,6 +49,7 @@ public class TakeService {
             LineStore lines,
             LessonStore lessonStore,
             LessonService lessons,
+            LessonAccess access,
             ApplicationEventPublisher events,
             Clock clock) {
         this.takes = takes;
@@ -53,6 +59,7 @@ public class TakeService {
         this.lines = lines;
         this.lessonStore = lessonStore;
         this.lessons = lessons;
+        this.access = access;
         this.events = events;
         this.clock = clock;
     }
@@ -99,8 +106,13 @@ public class TakeService {
         takes.replaceFindings(takeId, findings, nothingNew);
     }
 
-    public StoredTake take(String teacherId, String takeId) {
-        return takes.ofTeacher(teacherId, takeId).orElseThrow(() -> new NotFoundException("take"));
+    public StoredTake take(Teacher teacher, String takeId) {
+        return take(teacher, takeId, Right.READ);
+    }
+
+    /** A take, if that may be done with its lesson. */
+    public StoredTake take(Actor actor, String takeId, Right right) {
+        return takes.find(takeId, access.may(actor, right)).orElseThrow(() -> new NotFoundException("take"));
     }
 
     /** Takes by their ids, whoever's they are. */
@@ -109,18 +121,18 @@ public class TakeService {
     }
 
     /** A take with its sound, which is made now if it isn't there as yet. */
-    public StoredTake heard(String teacherId, String takeId) {
-        return sounds.heard(take(teacherId, takeId)).orElseThrow(() -> new NotFoundException("sound of a take"));
+    public StoredTake heard(Teacher teacher, String takeId) {
+        return sounds.heard(take(teacher, takeId)).orElseThrow(() -> new NotFoundException("sound of a take"));
     }
 
     /** A line with the sound of its take, which is made now if it isn't there as yet. */
-    public ScriptLine heardLine(String teacherId, String lineId) {
-        ScriptLine line = lessons.line(teacherId, lineId);
+    public ScriptLine heardLine(Teacher teacher, String lineId) {
+        ScriptLine line = lessons.line(teacher, lineId);
         if (line.soundHash() != null || line.line().kept().isEmpty()) {
             return line;
         }
         sounds.makeNow(List.of(line.line().kept().get().id()));
-        return lessons.line(teacherId, lineId);
+        return lessons.line(teacher, lineId);
     }
 
     /** A lesson with all that is heard in it; what isn't there as yet is made now. */
@@ -174,10 +186,10 @@ public class TakeService {
 
     /** Makes a take the one that students hear; answers its line as it is now. */
     @Transactional
-    public ScriptLine keep(String teacherId, String takeId) {
-        StoredTake take = take(teacherId, takeId);
+    public ScriptLine keep(Actor actor, String takeId) {
+        StoredTake take = take(actor, takeId, Right.RECORD);
         lines.keep(take.lineId(), takeId);
-        ScriptLine line = lessons.line(teacherId, take.lineId());
+        ScriptLine line = lessons.line(actor, take.lineId());
         lessonStore.touch(line.lessonId(), clock.millis());
         events.publishEvent(new TakeHeard(takeId));
         return line;
@@ -190,8 +202,8 @@ public class TakeService {
      * @param to null: no take
      */
     @Transactional
-    public void exchange(String teacherId, String lineId, String from, String to) {
-        ScriptLine line = lessons.line(teacherId, lineId);
+    public void exchange(Teacher teacher, String lineId, String from, String to) {
+        ScriptLine line = lessons.line(teacher, lineId, Right.EDIT);
         String kept = line.line().kept().map(Take::id).orElse(null);
         if (Objects.equals(kept, from)) {
             lines.keep(lineId, to);
@@ -201,7 +213,7 @@ public class TakeService {
 
     /** The teacher heard the take and says that it is fine; it is doubtful no more. */
     @Transactional
-    public void accept(String teacherId, String takeId) {
-        takes.accept(take(teacherId, takeId).id(), clock.millis());
+    public void accept(Teacher teacher, String takeId) {
+        takes.accept(take(teacher, takeId, Right.EDIT).id(), clock.millis());
     }
 }

@@ -137,13 +137,12 @@ public class TakeStore {
                 .execute();
     }
 
-    Optional<StoredTake> ofTeacher(String teacherId, String takeId) {
-        return where(writing, TAKE.ID.eq(takeId).and(LESSON.TEACHER_ID.eq(teacherId))).stream()
-                .findFirst();
+    Optional<StoredTake> find(String takeId, Condition may) {
+        return where(looking, TAKE.ID.eq(takeId).and(may)).stream().findFirst();
     }
 
     Optional<StoredTake> find(String takeId) {
-        return where(writing, TAKE.ID.eq(takeId)).stream().findFirst();
+        return where(looking, TAKE.ID.eq(takeId)).stream().findFirst();
     }
 
     List<StoredTake> find(Collection<String> takeIds) {
@@ -151,7 +150,7 @@ public class TakeStore {
     }
 
     Optional<StoredTake> ofRecording(String recordingId) {
-        return where(writing, TAKE.RECORDING_ID.eq(recordingId)).stream().findFirst();
+        return where(looking, TAKE.RECORDING_ID.eq(recordingId)).stream().findFirst();
     }
 
     /** All takes of a line, and of the places of a standing line, newest first. */

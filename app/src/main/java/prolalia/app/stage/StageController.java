@@ -58,7 +58,7 @@ class StageController {
             @PathVariable String id,
             @PathVariable int number,
             Model model) {
-        LessonView lesson = lessons.lesson(teacher.id(), id);
+        LessonView lesson = lessons.lesson(teacher.actor(), id);
         if (number < 1 || number > lesson.pages().size() || lesson.summary().shelf()) {
             throw new NotFoundException("page");
         }
@@ -71,7 +71,7 @@ class StageController {
     /** What stands on every page, shown on the first one that has a picture. */
     @GetMapping("/lessons/{id}/pages/every")
     String everyPage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        LessonView lesson = lessons.lesson(teacher.id(), id);
+        LessonView lesson = lessons.lesson(teacher.actor(), id);
         if (lesson.summary().shelf()) {
             throw new NotFoundException("page");
         }
@@ -95,7 +95,7 @@ class StageController {
     /** The picture of the ways through a lesson, and what is wrong with them. */
     @GetMapping("/lessons/{id}/paths")
     String paths(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        LessonView lesson = lessons.lesson(teacher.id(), id);
+        LessonView lesson = lessons.lesson(teacher.actor(), id);
         Paths paths = stages.paths(lesson);
         model.addAttribute("lesson", lesson);
         model.addAttribute("paths", paths);
@@ -107,7 +107,7 @@ class StageController {
     @ResponseBody
     Stage stage(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
-        return stages.stage(lessons.lesson(teacher.id(), id), ownerId);
+        return stages.stage(lessons.lesson(teacher.actor(), id), ownerId);
     }
 
     /** @param version that the change was made on */
@@ -119,21 +119,21 @@ class StageController {
             @PathVariable String ownerId,
             @RequestParam int version,
             @RequestBody Placed placed) {
-        return stages.save(teacher.id(), id, ownerId, version, placed);
+        return stages.save(teacher.actor(), id, ownerId, version, placed);
     }
 
     @PostMapping("/lessons/{id}/stages/{ownerId}/undo")
     @ResponseBody
     Stage undo(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
-        return stages.step(teacher.id(), id, ownerId, -1);
+        return stages.step(teacher.actor(), id, ownerId, -1);
     }
 
     @PostMapping("/lessons/{id}/stages/{ownerId}/redo")
     @ResponseBody
     Stage redo(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
-        return stages.step(teacher.id(), id, ownerId, 1);
+        return stages.step(teacher.actor(), id, ownerId, 1);
     }
 
     /** Places spots of these lines where there is room. */
@@ -144,7 +144,7 @@ class StageController {
             @PathVariable String id,
             @PathVariable String ownerId,
             @RequestParam List<String> line) {
-        return stages.place(teacher.id(), id, ownerId, line);
+        return stages.place(teacher.actor(), id, ownerId, line);
     }
 
     /** @param pages that the things are copied to, as a teacher writes them */
@@ -156,7 +156,7 @@ class StageController {
             @PathVariable String ownerId,
             @RequestParam List<String> thing,
             @RequestParam String pages) {
-        Copied copied = stages.copy(teacher.id(), id, ownerId, thing, pages);
+        Copied copied = stages.copy(teacher.actor(), id, ownerId, thing, pages);
         return Map.of("done", messages.say("stage.copied", copied.placed(), copied.leftOut()));
     }
 
@@ -169,6 +169,6 @@ class StageController {
             HttpServletRequest request)
             throws IOException {
         return media.serve(
-                hash, stages.pictureType(lessons.summary(teacher.id(), id).id(), hash), request);
+                hash, stages.pictureType(lessons.summary(teacher.actor(), id).id(), hash), request);
     }
 }

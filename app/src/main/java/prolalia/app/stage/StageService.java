@@ -7,9 +7,12 @@ import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
+import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
@@ -40,12 +43,14 @@ public class StageService {
 
     private final StageStore store;
     private final LessonService lessons;
+    private final LessonAccess access;
     private final PageInk ink;
     private final HintStore hints;
 
-    StageService(StageStore store, LessonService lessons, PageInk ink, HintStore hints) {
+    StageService(StageStore store, LessonService lessons, LessonAccess access, PageInk ink, HintStore hints) {
         this.store = store;
         this.lessons = lessons;
+        this.access = access;
         this.ink = ink;
         this.hints = hints;
     }
@@ -223,8 +228,8 @@ public class StageService {
      * @throws StageRefusedException if it was changed elsewhere meanwhile, or holds what can't be there
      */
     @Transactional
-    Stage save(String teacherId, String lessonId, String ownerId, int version, Placed placed) {
-        LessonView lesson = lessons.lesson(teacherId, lessonId);
+    Stage save(Teacher teacher, String lessonId, String ownerId, int version, Placed placed) {
+        LessonView lesson = toEdit(teacher, lessonId);
         boolean onEvery = owner(lesson, ownerId).isEmpty();
         if (store.stage(ownerId).version() != version) {
             throw new StageRefusedException("ELSEWHERE");
@@ -239,8 +244,8 @@ public class StageService {
 
     /** Takes the last change back, or with {@code by} 1 makes it again. */
     @Transactional
-    Stage step(String teacherId, String lessonId, String ownerId, int by) {
-        LessonView lesson = lessons.lesson(teacherId, lessonId);
+    Stage step(Teacher teacher, String lessonId, String ownerId, int by) {
+        LessonView lesson = toEdit(teacher, lessonId);
         owner(lesson, ownerId);
         int to = store.stage(ownerId).version() + by;
         if (store.has(ownerId, to)) {
@@ -251,8 +256,8 @@ public class StageService {
 
     /** Places a spot for each of these lines that has none, where there is room: below that of the line before it. */
     @Transactional
-    Stage place(String teacherId, String lessonId, String pageId, List<String> lineIds) {
-        LessonView lesson = lessons.lesson(teacherId, lessonId);
+    Stage place(Teacher teacher, String lessonId, String pageId, List<String> lineIds) {
+        LessonView lesson = toEdit(teacher, lessonId);
         PageView page = page(lesson, pageId);
         StoredStage stored = store.stage(pageId);
         List<Thing> things =
@@ -300,8 +305,8 @@ public class StageService {
      * @param pages as a teacher writes them
      */
     @Transactional
-    Copied copy(String teacherId, String lessonId, String pageId, List<String> thingIds, String pages) {
-        LessonView lesson = lessons.lesson(teacherId, lessonId);
+    Copied copy(Teacher teacher, String lessonId, String pageId, List<String> thingIds, String pages) {
+        LessonView lesson = toEdit(teacher, lessonId);
         PageView from = page(lesson, pageId);
         List<Integer> numbers = PageNumbers.read(pages, lesson.pages().size())
                 .orElseThrow(
@@ -332,8 +337,8 @@ public class StageService {
     }
 
     /** The lesson whose stage it is, if it is this teacher's. */
-    public void needsOwner(String teacherId, String lessonId, String ownerId) {
-        owner(lessons.lesson(teacherId, lessonId), ownerId);
+    public void needsOwner(Teacher teacher, String lessonId, String ownerId) {
+        owner(toEdit(teacher, lessonId), ownerId);
     }
 
     /**
@@ -342,9 +347,8 @@ public class StageService {
      * @param aspect its width by its height
      */
     @Transactional
-    public Stage addPicture(
-            String teacherId, String lessonId, String ownerId, String hash, String type, double aspect) {
-        LessonView lesson = lessons.lesson(teacherId, lessonId);
+    public Stage addPicture(Teacher teacher, String lessonId, String ownerId, String hash, String type, double aspect) {
+        LessonView lesson = toEdit(teacher, lessonId);
         double pageAspect = owner(lesson, ownerId)
                 .map(page -> page.page().aspect())
                 .or(() -> lesson.pages().stream()
@@ -370,6 +374,11 @@ public class StageService {
     /** Words as long as those of a link may be. */
     public static String fitting(String words) {
         return StageCheck.fitting(words);
+    }
+
+    private LessonView toEdit(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.EDIT);
+        return lessons.lesson(teacher, lessonId);
     }
 
     /** The page that owns a stage; empty when it is the lesson itself. */

@@ -47,7 +47,7 @@ class StageStore {
     record StoredStage(Placed placed, int version, int newest) {}
 
     StoredStage stage(String ownerId) {
-        return writing.select(STAGE.VERSION, STAGE_VERSION.THINGS, STAGE_VERSION.MANNER)
+        return looking.select(STAGE.VERSION, STAGE_VERSION.THINGS, STAGE_VERSION.MANNER)
                 .from(STAGE)
                 .leftJoin(STAGE_VERSION)
                 .on(STAGE_VERSION.OWNER_ID.eq(STAGE.OWNER_ID), STAGE_VERSION.NUMBER.eq(STAGE.VERSION))
@@ -73,7 +73,7 @@ class StageStore {
     }
 
     private int newest(String ownerId) {
-        return writing.select(max(STAGE_VERSION.NUMBER))
+        return looking.select(max(STAGE_VERSION.NUMBER))
                 .from(STAGE_VERSION)
                 .where(STAGE_VERSION.OWNER_ID.eq(ownerId))
                 .fetchOptional(0, Integer.class)

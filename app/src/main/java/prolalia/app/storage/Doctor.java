@@ -60,7 +60,7 @@ public final class Doctor {
         List<String> faults = store.faults();
         tell(faults.isEmpty() ? say("doctor.databaseWhole") : say("doctor.databaseFaults", faults.size()), faults);
         long now = System.currentTimeMillis();
-        Set<String> used = store.used(now - StorageSweeper.BIN.toMillis());
+        Set<String> used = store.used();
         TreeMap<String, Path> files = new TreeMap<>();
         for (Path file : filesOf(root.resolve("media"))) {
             files.put(file.getFileName().toString(), file);

@@ -5,8 +5,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jooq.DSLContext;
 import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
@@ -18,22 +16,6 @@ import org.sqlite.SQLiteDataSource;
 /** Who uses the files of the media store, and the rows of what was removed long enough ago. */
 @Repository
 class StorageStore {
-    private static final Pattern HASH = Pattern.compile("\"([0-9a-f]{64})\"");
-
-    /** Every column that names a file; recordings and the parts of papers are asked for by themselves. */
-    private static final List<String> NAMED = List.of(
-            "page.picture_hash",
-            "take.original_hash",
-            "take.sound_hash",
-            "long_recording.raw_hash",
-            "long_recording.flac_hash",
-            "batch_file.raw_hash",
-            "paper.raw_hash",
-            "paper_page.picture_hash",
-            "paper_sound.raw_hash",
-            "stage_picture.hash",
-            "page_slide.deck_hash");
-
     private final DSLContext writing;
 
     @Autowired
@@ -50,27 +32,9 @@ class StorageStore {
         return new StorageStore(DSL.using(source, SQLDialect.SQLITE));
     }
 
-    /**
-     * The files that something uses.
-     *
-     * @param before recordings that were refused or thrown away before it use theirs no more
-     */
-    Set<String> used(long before) {
-        Set<String> used = new HashSet<>();
-        for (String column : NAMED) {
-            String table = column.substring(0, column.indexOf('.'));
-            used.addAll(names("SELECT DISTINCT " + column + " FROM " + table));
-        }
-        used.addAll(names("SELECT DISTINCT raw_hash FROM recording WHERE state NOT IN ('refused', 'discarded')"
-                + " OR changed_at >= " + before));
-        for (String parts : names("SELECT parts FROM paper_page WHERE parts LIKE '%sounds%'")) {
-            Matcher hash = HASH.matcher(parts);
-            while (hash.find()) {
-                used.add(hash.group(1));
-            }
-        }
-        used.remove(null);
-        return used;
+    /** The files that something uses. */
+    Set<String> used() {
+        return new HashSet<>(names("SELECT DISTINCT hash FROM media_use WHERE hash IS NOT NULL"));
     }
 
     private List<String> names(String sql) {
@@ -132,7 +96,7 @@ class StorageStore {
         writing.execute("UPDATE paper_page SET page_id = NULL WHERE page_id IN " + empty);
         writing.execute("UPDATE batch_file SET page_id = NULL WHERE page_id IN " + empty);
         writing.execute("UPDATE long_recording SET page_id = NULL WHERE page_id IN " + empty);
-        writing.execute("DELETE FROM page_slide WHERE page_id IN " + empty);
+        writing.execute("DELETE FROM page_source WHERE page_id IN " + empty);
         writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM stage_version WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM page WHERE id IN " + empty);
@@ -152,7 +116,7 @@ class StorageStore {
         writing.execute("DELETE FROM split_line WHERE long_recording_id IN " + longOnes);
         writing.execute("UPDATE batch_file SET long_recording_id = NULL WHERE long_recording_id IN " + longOnes);
         writing.execute("DELETE FROM long_recording WHERE lesson_id IN " + empty);
-        for (String table : List.of("lesson_link", "script_change", "stage_picture")) {
+        for (String table : List.of("link", "lesson_member", "script_change", "stage_picture")) {
             writing.execute("DELETE FROM " + table + " WHERE lesson_id IN " + empty);
         }
         writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);

@@ -57,7 +57,7 @@ public class StorageSweeper {
                 chunks++;
             }
         }
-        Set<String> used = store.used(binned);
+        Set<String> used = store.used();
         int files = 0;
         for (String name : media.keptBefore(now.minus(UNUSED))) {
             if (!used.contains(name)) {

@@ -36,7 +36,7 @@ class WordTimesController {
 
     @GetMapping("/lines/{id}/word-times")
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        model.addAttribute("line", lessons.line(teacher.id(), id));
+        model.addAttribute("line", lessons.line(teacher.actor(), id));
         model.addAttribute("words", messages.forBrowser("follow"));
         return "wordtimes/word-times";
     }
@@ -44,7 +44,7 @@ class WordTimesController {
     @GetMapping("/lines/{id}/word-times/now")
     @ResponseBody
     Times now(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        return times.now(takes.heardLine(teacher.id(), id));
+        return times.now(takes.heardLine(teacher.actor(), id));
     }
 
     /** @param startMs where a word is to begin */
@@ -55,27 +55,27 @@ class WordTimesController {
             @PathVariable String id,
             @RequestParam int index,
             @RequestParam long startMs) {
-        return times.move(takes.heardLine(teacher.id(), id), index, startMs);
+        return times.move(takes.heardLine(teacher.actor(), id), index, startMs);
     }
 
     /** @param taps where the sound was as each word was tapped, in ms */
     @PostMapping("/lines/{id}/word-times/taps")
     @ResponseBody
     Times tap(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestBody List<Long> taps) {
-        return times.tap(takes.heardLine(teacher.id(), id), taps);
+        return times.tap(takes.heardLine(teacher.actor(), id), taps);
     }
 
     /** All of them at once: as they were before a change. */
     @PutMapping("/lines/{id}/word-times")
     @ResponseBody
     Times put(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestBody List<Word> all) {
-        return times.put(takes.heardLine(teacher.id(), id), all);
+        return times.put(takes.heardLine(teacher.actor(), id), all);
     }
 
     /** As the program finds them. */
     @DeleteMapping("/lines/{id}/word-times")
     @ResponseBody
     Times find(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        return times.findAgain(takes.heardLine(teacher.id(), id));
+        return times.findAgain(takes.heardLine(teacher.actor(), id));
     }
 }

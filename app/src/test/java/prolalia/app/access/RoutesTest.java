@@ -104,7 +104,7 @@ class RoutesTest extends RunningHouse {
     }
 
     private static String link(Visitor teacher, String lesson) throws Exception {
-        return Visitor.first(teacher.page("/lessons/" + lesson + "/give-out"), "/l/([A-Za-z0-9_-]{16,})");
+        return teacher.linkTo(lesson).substring("/l/".length());
     }
 
     /** An address of hers, as the table has it, with her own ids in it. */

@@ -36,7 +36,7 @@ final class Crowd {
     private Row run(int listeners, int teachers) throws Exception {
         Visitor ines = target.ines();
         String lesson = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
-        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        String link = ines.linkTo(lesson);
         // The first class of the day is not the one that is measured: what a server does first is slow.
         listen(link, listeners / 3);
         times.clear();

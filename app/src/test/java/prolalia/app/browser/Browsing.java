@@ -63,6 +63,15 @@ abstract class Browsing extends RunningHouse {
         return context;
     }
 
+    /** The page of a lesson's link, which is made unless there is one. */
+    static void giveOut(Page page, String lesson) {
+        page.navigate(lesson.split("#")[0] + "/give-out");
+        if (page.locator("#make-link").count() > 0) {
+            page.locator("#make-link").click();
+            page.waitForSelector("#link");
+        }
+    }
+
     /** The demo teacher's desk. */
     Page desk() {
         return desk(base());

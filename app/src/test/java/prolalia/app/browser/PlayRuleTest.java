@@ -30,7 +30,7 @@ class PlayRuleTest extends Browsing {
         teacher.getByText("How a bean wakes up").last().click();
         teacher.waitForSelector(".lesson[data-ready]");
         lesson = teacher.url().split("#")[0];
-        teacher.navigate(lesson + "/give-out");
+        giveOut(teacher, lesson);
         link = teacher.inputValue("#link");
         teacher.navigate(lesson + "/pages/1");
         teacher.waitForSelector(".stage[data-state=open]");

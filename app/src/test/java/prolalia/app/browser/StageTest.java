@@ -203,7 +203,7 @@ class StageTest extends Browsing {
         recorderIs(page, "verdict");
         page.keyboard().press("Enter");
         recorderIs(page, "kept");
-        page.navigate(lesson + "/give-out");
+        giveOut(page, lesson);
         String link = page.inputValue("#link");
         Page student = context(1280, 800).newPage();
         student.navigate(link);
@@ -227,7 +227,7 @@ class StageTest extends Browsing {
         teacher.getByText("At the bakery counter").last().click();
         teacher.waitForSelector(".lesson[data-ready]");
         String lesson = teacher.url();
-        teacher.navigate(lesson + "/give-out");
+        giveOut(teacher, lesson);
         Page student = context(1280, 800).newPage();
         student.navigate(teacher.inputValue("#link"));
         assertThat(student.locator("#hints li").first().isVisible()).isFalse();
@@ -298,7 +298,7 @@ class StageTest extends Browsing {
     void theRuleOfThePageHoldsForItsSpotsUnlessTheySayOtherwise() {
         Page teacher = desk();
         String lesson = bean(teacher);
-        teacher.navigate(lesson + "/give-out");
+        giveOut(teacher, lesson);
         String link = teacher.inputValue("#link");
         stageOf(teacher, lesson, 1);
         teacher.getByText("Play rule of this page").click();
@@ -370,7 +370,7 @@ class StageTest extends Browsing {
     void theWordsOfALineLightUpOneAfterAnotherAsTheyAreSaid() {
         Page teacher = desk();
         String lesson = bean(teacher);
-        teacher.navigate(lesson + "/give-out");
+        giveOut(teacher, lesson);
         String link = teacher.inputValue("#link");
         Page student = context(1280, 800).newPage();
         student.navigate(link);

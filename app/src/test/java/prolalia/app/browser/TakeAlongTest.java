@@ -24,11 +24,11 @@ class TakeAlongTest extends Browsing {
     @TempDir
     Path stick;
 
-    private String giveOut(Page desk, String lesson) {
+    private String givenOut(Page desk, String lesson) {
         desk.getByText(lesson).last().click();
         desk.waitForSelector(".lesson[data-ready]");
         String address = desk.url().split("#")[0];
-        desk.navigate(address + "/give-out");
+        giveOut(desk, address);
         return address;
     }
 
@@ -50,7 +50,7 @@ class TakeAlongTest extends Browsing {
     @Test
     void theFolderPlaysFromADiskWithItsWordsItsWaysAndNoRequestToAnybody() throws Exception {
         Page desk = desk();
-        giveOut(desk, "At the bakery counter");
+        givenOut(desk, "At the bakery counter");
         Download download = desk.waitForDownload(
                 () -> desk.getByLabel("Download: A folder that plays by itself").click());
         Path index = unpacked(download.path());
@@ -83,7 +83,7 @@ class TakeAlongTest extends Browsing {
     @Test
     void twoSwitchesGoThroughThePageAndPress() {
         Page desk = desk();
-        giveOut(desk, "How a bean wakes up");
+        givenOut(desk, "How a bean wakes up");
         desk.getByText("two switches", new Page.GetByTextOptions().setExact(true))
                 .click();
         desk.waitForURL("**switches=2");
@@ -110,7 +110,7 @@ class TakeAlongTest extends Browsing {
     @Test
     void aLinkOutOfTheLessonIsWarnedOfBeforeItIsGone() {
         Page desk = desk();
-        String lesson = giveOut(desk, "How a bean wakes up");
+        String lesson = givenOut(desk, "How a bean wakes up");
         String link = desk.inputValue("#link");
         desk.navigate(lesson + "/pages/1");
         desk.waitForSelector(".stage[data-state=open]");
@@ -175,7 +175,7 @@ class TakeAlongTest extends Browsing {
     @Test
     void oneSwitchWaitsForTheFrameAndMakesItQuiet() {
         Page desk = desk();
-        giveOut(desk, "How a bean wakes up");
+        givenOut(desk, "How a bean wakes up");
         String link = desk.inputValue("#link");
         Page child = context(1280, 800).newPage();
         child.clock().install();
@@ -200,7 +200,7 @@ class TakeAlongTest extends Browsing {
         Page desk = desk();
         newLesson(desk, "Shown elsewhere", "Look at the frame.");
         String lesson = desk.url().split("#")[0];
-        desk.navigate(lesson + "/give-out");
+        giveOut(desk, lesson);
         byte[] blog = ("<h1>Our class</h1>" + desk.inputValue("#snippet")).getBytes(StandardCharsets.UTF_8);
         HttpServer other = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
         other.createContext("/", exchange -> {
@@ -230,7 +230,7 @@ class TakeAlongTest extends Browsing {
     @Test
     void aSavedLessonComesBackByTheDeskAndOneThatIsNoneIsSaidSo() throws Exception {
         Page desk = desk();
-        giveOut(desk, "How a bean wakes up");
+        givenOut(desk, "How a bean wakes up");
         Download saved = desk.waitForDownload(
                 () -> desk.getByLabel("Download: The whole lesson").click());
         desk.navigate(base() + "/");
@@ -251,7 +251,7 @@ class TakeAlongTest extends Browsing {
     @Test
     void whenAllWasHeardTheChildIsToldThatItIsItsTurnAndWordsCanBeKeptFromTheBar() {
         Page desk = desk();
-        giveOut(desk, "At the bakery counter");
+        givenOut(desk, "At the bakery counter");
         if (desk.isChecked("#words-shown")) {
             desk.uncheck("#words-shown");
             says(desk, "#how-saved", "Saved.");

@@ -23,7 +23,7 @@ class BackgroundWorkTest extends RunningHouse {
 
     /** A server that starts later by so much. */
     private BegunWork afterRestart(int seconds) {
-        return new BegunWork(writing, Clock.offset(Clock.systemUTC(), Duration.ofSeconds(seconds)));
+        return new BegunWork(writing, writing, Clock.offset(Clock.systemUTC(), Duration.ofSeconds(seconds)));
     }
 
     private BackgroundWork work(BegunWork begun) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
+import prolalia.app.account.Actor;
 import prolalia.app.reading.PhoneLink.Message;
 import prolalia.app.reading.PhoneLink.Side;
 
@@ -14,7 +15,7 @@ class PhoneLinkTest {
     private static final long NOW = 1_000_000;
     private static final long MINUTE = 60_000;
 
-    private final PhoneLink link = new PhoneLink("ines", "beans", List.of("a", "b"), NOW);
+    private final PhoneLink link = new PhoneLink(new Actor.Teacher("ines"), "beans", List.of("a", "b"), NOW);
 
     private List<String> heard(Side side, long after) throws InterruptedException {
         return link.await(side, after, 1).stream()

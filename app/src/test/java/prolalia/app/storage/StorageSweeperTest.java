@@ -65,7 +65,7 @@ class StorageSweeperTest extends RunningHouse {
         assertThat(files()).doesNotContain(raw);
         assertThat(store.faults()).isEmpty();
         assertThat(store.removed()).isZero();
-        Set<String> used = store.used(0);
+        Set<String> used = store.used();
         assertThat(files()).as("nothing that is used is gone").containsAll(used);
         assertThat(ines.get("/takes/" + shared + "/sound.mp3").statusCode()).isEqualTo(200);
         assertThat(ines.page("/lessons/" + ines.lessonOf(stays))).contains("1 of 1 voiced");

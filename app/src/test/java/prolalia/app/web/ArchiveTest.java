@@ -169,7 +169,7 @@ class ArchiveTest extends RunningHouse {
     void aLinkShowsItsLessonElsewhereUntilItIsWithdrawn() throws Exception {
         String line = ines.newLine("Look & listen.");
         String lesson = ines.lessonOf(line);
-        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        String link = ines.linkTo(lesson);
         Visitor page = new Visitor(base());
         String told = Visitor.first(page.page(link), "application/json\\+oembed\" href=\"[^\"]*?(/oembed[^\"]+)\"")
                 .replace("&amp;", "&");
@@ -198,7 +198,7 @@ class ArchiveTest extends RunningHouse {
     void whatTheTeacherChangesOrSaysHerselfReachesStudentsAtOnce() throws Exception {
         String line = ines.newLine("The first words.");
         String lesson = ines.lessonOf(line);
-        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        String link = ines.linkTo(lesson);
         Visitor child = new Visitor(base());
         assertThat(child.page(link))
                 .contains("The first words.", "prompts/well_done.mp3")

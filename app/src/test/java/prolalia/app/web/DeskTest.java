@@ -20,7 +20,7 @@ class DeskTest extends RunningHouse {
         Visitor ines = Visitor.ines(base());
         String line = ines.newLine("Keep me");
         String lesson = ines.lessonOf(line);
-        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "value=\"http://[^/]+(/l/[^\"]+)\"");
+        String link = ines.linkTo(lesson);
         String desk = Visitor.text(ines.form("/lessons/" + lesson + "/remove"));
         assertThat(desk).contains("off your desk", "/lessons/" + lesson + "/put-back");
         assertThat(ines.get("/lessons/" + lesson).statusCode()).isEqualTo(404);
@@ -60,7 +60,7 @@ class DeskTest extends RunningHouse {
                 "/school", "name", "Tern Lane School", "minutes", "5", "address", "https://lessons.tern-lane.example/");
         String line = ines.newLine("Short");
         assertThat(ines.page("/lines/" + line + "/recorder")).contains("data-longest-ms=\"300000\"");
-        assertThat(ines.page("/lessons/" + ines.lessonOf(line) + "/give-out"))
+        assertThat(Visitor.text(ines.form("/lessons/" + ines.lessonOf(line) + "/link")))
                 .contains("value=\"https://lessons.tern-lane.example/l/");
         ines.form("/school", "name", "Tern Lane School", "minutes", "10", "address", "");
     }

@@ -13,7 +13,7 @@ class HeadersTest extends RunningHouse {
         Visitor ines = Visitor.ines(base());
         String line = ines.newLine("Look.");
         String lesson = ines.lessonOf(line);
-        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "value=\"http://[^/]+(/l/[^\"]+)\"");
+        String link = ines.linkTo(lesson);
         for (String path : List.of(
                 "/",
                 "/school",

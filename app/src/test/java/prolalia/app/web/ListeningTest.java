@@ -28,7 +28,7 @@ class ListeningTest extends RunningHouse {
     }
 
     private String link() throws Exception {
-        return Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "value=\"http://[^/]+(/l/[^\"]+)\"");
+        return ines.linkTo(lesson);
     }
 
     @Test
@@ -101,8 +101,7 @@ class ListeningTest extends RunningHouse {
         String otherTake = Visitor.first(
                 ines.record(otherLine, "root.wav", Files.readAllBytes(voice("bean-2c"))), "data-take=\"([^\"]+)\"");
         ines.form("/takes/" + otherTake + "/keep");
-        String otherPage = stranger.page(Visitor.first(
-                ines.page("/lessons/" + ines.lessonOf(otherLine) + "/give-out"), "value=\"http://[^/]+(/l/[^\"]+)\""));
+        String otherPage = stranger.page(ines.linkTo(ines.lessonOf(otherLine)));
         String otherHash = Visitor.first(otherPage, "/sound/([0-9a-f]{64})\\.mp3");
         assertThat(stranger.get(link + "/sound/" + otherHash + ".mp3").statusCode())
                 .isEqualTo(404);

@@ -25,7 +25,7 @@ class MediaDeliveryTest extends RunningHouse {
         String take = Visitor.first(
                 ines.record(line, "bean.ogg", Files.readAllBytes(voice("bean-1b"))), "data-take=\"([^\"]+)\"");
         ines.form("/takes/" + take + "/keep");
-        link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        link = ines.linkTo(lesson);
         sound = Visitor.first(child.page(link), "data-sound=\"([^\"]+)\"");
     }
 
@@ -79,8 +79,12 @@ class MediaDeliveryTest extends RunningHouse {
         ines.form("/lessons/" + lesson + "/link/withdraw");
         assertThat(child.get(sound).statusCode()).isEqualTo(410);
         assertThat(child.get(framed).statusCode()).isEqualTo(410);
+        ines.form("/lessons/" + lesson + "/link/open");
+        assertThat(child.get(sound).statusCode())
+                .as("taken back by accident, and opened again")
+                .isEqualTo(200);
         ines.form("/lessons/" + lesson + "/link/renew");
-        String renewed = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        String renewed = ines.linkTo(lesson);
         assertThat(child.get(sound).statusCode())
                 .as("the old link stays closed")
                 .isEqualTo(410);

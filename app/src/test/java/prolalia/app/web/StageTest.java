@@ -124,7 +124,7 @@ class StageTest extends RunningHouse {
                         "{}"));
         assertThat(wrong.statusCode()).isEqualTo(200);
         // The page has no picture: the jump stands on an empty one.
-        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        String link = ines.linkTo(lesson);
         assertThat(ines.page(link)).contains("Go to page 2").doesNotContain("Next page");
     }
 
@@ -145,7 +145,7 @@ class StageTest extends RunningHouse {
                 .contains("Copied one thing");
         assertThat(Visitor.text(ines.form(at + "/copy", "thing", id, "pages", "2-9")))
                 .contains("This lesson has 2 pages");
-        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        String link = ines.linkTo(lesson);
         assertThat(ines.page(link)).contains("/thing/" + hash);
         assertThat(new Visitor(base()).get(link + "/thing/" + hash).statusCode())
                 .isEqualTo(200);

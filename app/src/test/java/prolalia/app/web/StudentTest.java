@@ -28,7 +28,7 @@ class StudentTest extends RunningHouse {
         String take = Visitor.first(
                 ines.record(line, "bean.ogg", Files.readAllBytes(voice("bean-1b"))), "data-take=\"([^\"]+)\"");
         ines.form("/takes/" + take + "/keep");
-        link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+)\"");
+        link = ines.linkTo(lesson);
         stage = Visitor.first(ines.page("/lessons/" + lesson + "/pages/1"), "(/lessons/[^/]+/stages/[^\"]+)\"");
     }
 

@@ -52,7 +52,7 @@ class TakesTest extends RunningHouse {
     void theNewestTakeIsNotHeardBeforeItIsKeptAndAnOlderOneCanBeKeptInstead() throws Exception {
         String line = ines.newLine("Which part comes out of the seed first?");
         String lesson = ines.lessonOf(line);
-        String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "value=\"http://[^/]+(/l/[^\"]+)\"");
+        String link = ines.linkTo(lesson);
         String first = take(line, wav("bean-2b"));
         assertThat(new Visitor(base()).page(link)).doesNotContain("data-sound");
         ines.form("/takes/" + first + "/keep");

@@ -127,6 +127,11 @@ public final class Visitor {
         return first(page("/lines/" + lineId + "/recorder"), "/lessons/([^#\"]+)#line-");
     }
 
+    /** Gives a lesson out, unless it is; answers the path of its link. */
+    public String linkTo(String lesson) throws Exception {
+        return first(text(form("/lessons/" + lesson + "/link")), "id=\"link\"[^>]*value=\"https?://[^/]+(/l/[^\"]+)\"");
+    }
+
     public static String first(String text, String pattern) {
         Matcher matcher = Pattern.compile(pattern).matcher(text);
         if (!matcher.find()) {

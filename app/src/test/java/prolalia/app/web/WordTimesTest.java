@@ -27,7 +27,7 @@ class WordTimesTest extends RunningHouse {
         String take = Visitor.first(
                 ines.record(line, "bean.ogg", Files.readAllBytes(voice("bean-1b"))), "data-take=\"([^\"]+)\"");
         ines.form("/takes/" + take + "/keep");
-        link = Visitor.first(ines.page("/lessons/" + ines.lessonOf(line) + "/give-out"), "(/l/[^\"<]+)\"");
+        link = ines.linkTo(ines.lessonOf(line));
     }
 
     private HttpResponse<byte[]> json(String method, String path, String body) throws Exception {

@@ -1,0 +1,93 @@
+package prolalia.app.lesson;
+
+import static org.jooq.impl.DSL.falseCondition;
+import static org.jooq.impl.DSL.select;
+import static prolalia.app.platform.db.Tables.LESSON;
+import static prolalia.app.platform.db.Tables.LESSON_MEMBER;
+import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.LINK;
+import static prolalia.app.platform.db.Tables.PAGE;
+
+import java.time.Clock;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+import prolalia.app.account.Actor;
+import prolalia.app.account.Actor.Guest;
+import prolalia.app.account.Actor.Phone;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.platform.NotFoundException;
+
+/** Who may do what with which lesson. What somebody may not is simply not there for her. */
+@Repository
+public class LessonAccess {
+    private final DSLContext looking;
+    private final Clock clock;
+
+    LessonAccess(@Qualifier("looking") DSLContext looking, Clock clock) {
+        this.looking = looking;
+        this.clock = clock;
+    }
+
+    /** The lesson, if this one may do that with it. */
+    public LessonRef require(Actor actor, String lessonId, Right right) {
+        return looking.selectFrom(LESSON)
+                .where(LESSON.ID.eq(lessonId), LESSON.REMOVED_AT.isNull(), may(actor, right))
+                .fetchOptional(row -> new LessonRef(LessonStore.summary(row)))
+                .orElseThrow(() -> new NotFoundException("lesson"));
+    }
+
+    /** The lesson of a line that is there, if this one may do that with the line. */
+    public LessonRef requireOfLine(Actor actor, String lineId, Right right) {
+        return looking.select(LESSON.fields())
+                .from(LINE)
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .where(
+                        LINE.ID.eq(lineId),
+                        LINE.REMOVED_AT.isNull(),
+                        PAGE.REMOVED_AT.isNull(),
+                        LESSON.REMOVED_AT.isNull(),
+                        mayWithLine(actor, right))
+                .fetchOptional(row -> new LessonRef(LessonStore.summary(row.into(LESSON))))
+                .orElseThrow(() -> new NotFoundException("line"));
+    }
+
+    /** Whether this one may do that with a lesson, also with one that was removed: what is being said into it is kept. */
+    public boolean mayStill(Actor actor, String lessonId, Right right) {
+        return looking.fetchExists(LESSON, LESSON.ID.eq(lessonId), may(actor, right));
+    }
+
+    /** The condition on a row of LESSON under which somebody may do something with it: the one place that says so. */
+    public Condition may(Actor actor, Right right) {
+        if (actor instanceof Teacher teacher) {
+            return LESSON.ID.in(select(LESSON_MEMBER.LESSON_ID)
+                    .from(LESSON_MEMBER)
+                    .where(
+                            LESSON_MEMBER.TEACHER_ID.eq(teacher.id()),
+                            LESSON_MEMBER.MEMBERSHIP.in(Membership.with(right))));
+        }
+        if (actor instanceof Phone phone && (right == Right.READ || right == Right.RECORD)) {
+            return LESSON.ID.eq(phone.lessonId()).and(may(phone.reader(), right));
+        }
+        if (actor instanceof Guest guest && right == Right.READ) {
+            return LESSON.ID.in(
+                    select(LINK.LESSON_ID).from(LINK).where(LINK.TOKEN.eq(guest.token()), holds(clock.millis())));
+        }
+        return falseCondition();
+    }
+
+    /** The condition on rows of LESSON and LINE under which somebody may do something with a line. */
+    public Condition mayWithLine(Actor actor, Right right) {
+        Condition lesson = may(actor, right);
+        return actor instanceof Phone phone ? lesson.and(LINE.ID.in(phone.lineIds())) : lesson;
+    }
+
+    /** The condition on a row of LINK under which it leads somewhere. */
+    public static Condition holds(long now) {
+        return LINK.WITHDRAWN_AT.isNull().and(LINK.ENDS_AT.isNull().or(LINK.ENDS_AT.gt(now)));
+    }
+}

@@ -1,0 +1,15 @@
+package prolalia.app.lesson;
+
+/** What somebody may do with a lesson. */
+public enum Right {
+    /** See and hear it. */
+    READ,
+    /** Read its lines aloud. */
+    RECORD,
+    /** Change its script, takes, pages and stages. */
+    EDIT,
+    /** Lead others to it. */
+    GIVE_OUT,
+    /** Take it off the desk, and put it back. */
+    REMOVE
+}

@@ -1,0 +1,61 @@
+-- How teachers stand to a lesson: own: it is hers; edit: she works on it too; use: she gives it out as it is.
+CREATE TABLE lesson_member (
+  lesson_id  TEXT NOT NULL REFERENCES lesson (id),
+  teacher_id TEXT NOT NULL REFERENCES teacher (id),
+  membership TEXT NOT NULL CHECK (membership IN ('own', 'edit', 'use')),
+  PRIMARY KEY (lesson_id, teacher_id)
+);
+CREATE INDEX lesson_member_by_teacher ON lesson_member (teacher_id, membership);
+INSERT INTO lesson_member SELECT id, teacher_id, 'own' FROM lesson;
+CREATE TRIGGER lesson_has_owner AFTER INSERT ON lesson BEGIN
+  INSERT INTO lesson_member (lesson_id, teacher_id, membership) VALUES (NEW.id, NEW.teacher_id, 'own');
+END;
+
+-- What leads to a lesson, or to one page or line of it: several at once, each with what it is for.
+CREATE TABLE link (
+  token        TEXT   NOT NULL PRIMARY KEY,
+  purpose      TEXT   NOT NULL CHECK (purpose IN ('given', 'station', 'paper', 'preview')),
+  lesson_id    TEXT   NOT NULL REFERENCES lesson (id),
+  page_id      TEXT   REFERENCES page (id),
+  line_id      TEXT   REFERENCES line (id),
+  made_at      BIGINT NOT NULL,
+  -- From then on it leads nowhere; NULL: never.
+  ends_at      BIGINT,
+  withdrawn_at BIGINT
+);
+CREATE INDEX link_by_lesson ON link (lesson_id, purpose, withdrawn_at);
+INSERT INTO link (token, purpose, lesson_id, made_at, withdrawn_at)
+SELECT token, 'given', lesson_id, created_at, withdrawn_at FROM lesson_link;
+DROP TABLE lesson_link;
+
+-- Of what a page was made: the page or slide of a file.
+CREATE TABLE page_source (
+  page_id   TEXT    NOT NULL PRIMARY KEY REFERENCES page (id),
+  file_hash TEXT    NOT NULL,
+  type      TEXT    NOT NULL CHECK (type IN ('slides', 'pdf', 'picture')),
+  number    INTEGER NOT NULL
+);
+INSERT INTO page_source SELECT page_id, deck_hash, 'slides', number FROM page_slide;
+INSERT OR IGNORE INTO page_source
+SELECT paper_page.page_id, paper.raw_hash,
+       CASE WHEN lower(paper.file_name) LIKE '%.pdf' THEN 'pdf' ELSE 'picture' END, paper_page.number
+FROM paper_page JOIN paper ON paper.id = paper_page.paper_id
+WHERE paper_page.page_id IS NOT NULL AND lower(paper.file_name) NOT LIKE '%.pptx';
+DROP TABLE page_slide;
+
+-- Who uses which file of the media store: told from the rows themselves, so that it is true within every transaction.
+CREATE VIEW media_use AS
+SELECT picture_hash AS hash, 'page' AS kind, id AS owner FROM page WHERE picture_hash IS NOT NULL
+UNION ALL SELECT original_hash, 'take', id FROM take
+UNION ALL SELECT sound_hash, 'take', id FROM take
+UNION ALL SELECT raw_hash, 'recording', id FROM recording WHERE raw_hash IS NOT NULL
+UNION ALL SELECT raw_hash, 'long_recording', id FROM long_recording
+UNION ALL SELECT flac_hash, 'long_recording', id FROM long_recording WHERE flac_hash IS NOT NULL
+UNION ALL SELECT raw_hash, 'batch_file', batch_id FROM batch_file WHERE raw_hash IS NOT NULL
+UNION ALL SELECT raw_hash, 'paper', id FROM paper
+UNION ALL SELECT picture_hash, 'paper_page', paper_id FROM paper_page WHERE picture_hash IS NOT NULL
+UNION ALL SELECT json_extract(sound.value, '$.file'), 'paper_page', paper_id
+          FROM paper_page, json_each(paper_page.parts, '$.sounds') AS sound
+UNION ALL SELECT raw_hash, 'paper_sound', paper_id FROM paper_sound
+UNION ALL SELECT hash, 'stage_picture', lesson_id FROM stage_picture
+UNION ALL SELECT file_hash, 'page_source', page_id FROM page_source;
