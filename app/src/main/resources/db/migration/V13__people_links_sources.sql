@@ -59,3 +59,36 @@ UNION ALL SELECT json_extract(sound.value, '$.file'), 'paper_page', paper_id
 UNION ALL SELECT raw_hash, 'paper_sound', paper_id FROM paper_sound
 UNION ALL SELECT hash, 'stage_picture', lesson_id FROM stage_picture
 UNION ALL SELECT file_hash, 'page_source', page_id FROM page_source;
+
+-- What holds for a lesson as a whole; none: as usual.
+CREATE TABLE lesson_settings (
+  lesson_id    TEXT    NOT NULL PRIMARY KEY REFERENCES lesson (id),
+  words_hidden BOOLEAN NOT NULL,
+  -- The language of its words (BCP 47).
+  lang         TEXT    NOT NULL
+);
+INSERT INTO lesson_settings
+SELECT lesson.id, TRUE, 'en'
+FROM lesson JOIN stage ON stage.owner_id = lesson.id
+JOIN stage_version ON stage_version.owner_id = stage.owner_id AND stage_version.number = stage.version
+WHERE json_extract(stage_version.manner, '$.wordsHidden');
+CREATE TRIGGER lesson_settings_set_revises AFTER INSERT ON lesson_settings BEGIN
+  UPDATE lesson SET revision = revision + 1 WHERE id = NEW.lesson_id;
+END;
+CREATE TRIGGER lesson_settings_changed_revises AFTER UPDATE ON lesson_settings BEGIN
+  UPDATE lesson SET revision = revision + 1 WHERE id = NEW.lesson_id;
+END;
+
+-- The language of a line's words, NULL: that of its lesson; and what stands before its words on paper, such as "3.".
+ALTER TABLE line ADD COLUMN lang TEXT;
+ALTER TABLE line ADD COLUMN label TEXT;
+
+-- What a line is travels as one thing; changes that can be undone say it so too.
+UPDATE script_change SET change = json_set(change, '$.lines', (
+  SELECT json_group_array(json(json_set(
+    step.value,
+    '$.before.traits', json_object(
+      'kind', json_extract(step.value, '$.before.kind'), 'icon', json_extract(step.value, '$.before.icon')),
+    '$.after.traits', json_object(
+      'kind', json_extract(step.value, '$.after.kind'), 'icon', json_extract(step.value, '$.after.icon')))))
+  FROM json_each(script_change.change, '$.lines') AS step));

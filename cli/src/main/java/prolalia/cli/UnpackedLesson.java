@@ -59,7 +59,7 @@ final class UnpackedLesson implements LessonFiles {
             listen(prompt.getValue());
             prompts.put(prompt.getKey(), nameOf(prompt.getValue()));
         }
-        lesson = new PublishedLesson(archived.title(), pages, archived.every(), prompts);
+        lesson = new PublishedLesson(archived.title(), archived.settings(), pages, archived.every(), prompts);
     }
 
     PublishedLesson lesson() {
@@ -95,8 +95,8 @@ final class UnpackedLesson implements LessonFiles {
         Optional<ArchivedTake> kept =
                 archived.takes().stream().filter(ArchivedTake::kept).findFirst();
         if (kept.isEmpty()) {
-            Line silent = new Line(archived.id(), archived.kind(), archived.words(), Optional.empty());
-            return new PublishedLine(silent, archived.icon(), null, null);
+            Line silent = new Line(archived.id(), archived.traits(), archived.words(), Optional.empty());
+            return new PublishedLine(silent, null, null);
         }
         ArchivedTake archivedTake = kept.get();
         TakeAnalysis known = listen(archivedTake);
@@ -105,9 +105,9 @@ final class UnpackedLesson implements LessonFiles {
                 archivedTake.words(),
                 known.heard().durationMs(),
                 !archivedTake.accepted() && !known.findings().isEmpty());
-        Line line = new Line(archived.id(), archived.kind(), archived.words(), Optional.of(take));
+        Line line = new Line(archived.id(), archived.traits(), archived.words(), Optional.of(take));
         times.put(archived.id(), timesOf(line, archivedTake, known));
-        return new PublishedLine(line, archived.icon(), nameOf(archivedTake), known.peaks());
+        return new PublishedLine(line, nameOf(archivedTake), known.peaks());
     }
 
     /** What is heard of an original may differ from take to take: it may be split over two lines. */

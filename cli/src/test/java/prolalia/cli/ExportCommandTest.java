@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.page.Placed;
 import prolalia.core.sound.Sound;
@@ -56,10 +57,11 @@ class ExportCommandTest {
                 "takes/voice.flac", null, WORDS, new Span(0, voice.durationMs()), List.of(), true, false, null);
         ArchivedTake beginning =
                 new ArchivedTake("takes/voice.flac", null, "A bean", new Span(0, 1200), List.of(), true, false, null);
-        ArchivedLine line = new ArchivedLine("l", LineKind.PASSAGE, WORDS, null, List.of(take));
-        ArchivedLine part = new ArchivedLine("m", LineKind.PASSAGE, "A bean", null, List.of(beginning));
+        ArchivedLine line = new ArchivedLine("l", LineKind.PASSAGE, WORDS, null, null, null, List.of(take));
+        ArchivedLine part = new ArchivedLine("m", LineKind.PASSAGE, "A bean", null, null, null, List.of(beginning));
         ArchivedLesson lesson = new ArchivedLesson(
                 "Beans",
+                LessonSettings.USUAL,
                 Placed.NOTHING,
                 Map.of(),
                 Map.of(),

@@ -1,7 +1,6 @@
 package prolalia.app.archive;
 
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,9 +23,9 @@ import prolalia.app.wordtimes.WordTimeService;
 import prolalia.core.align.WordMending;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.page.EveryPage.Otherwise;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
-import prolalia.core.page.Thing;
 import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.formats.archive.ArchivedLesson;
 import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
@@ -100,22 +99,20 @@ class ArchivedRows {
         for (ArchivedPage page : lesson.pages()) {
             stages.bringIn(pageIds.get(page.id()), renamed(page.placed(), pageIds, lineIds));
         }
+        lessonStore.setSettings(id, lesson.settings());
         stages.bringIn(id, renamed(lesson.every(), pageIds, lineIds));
         return id;
     }
 
     private void addLines(ArchivedPage page, String pageId, Map<String, String> lineIds, Listened found) {
         List<ReadLine> read = page.lines().stream()
-                .map(line -> new ReadLine(line.kind(), line.words()))
+                .map(line -> new ReadLine(line.traits(), line.words()))
                 .toList();
         List<String> added =
                 lines.addAll(pageId, read).stream().map(each -> each.id()).toList();
         for (int i = 0; i < added.size(); i++) {
             ArchivedLine line = page.lines().get(i);
             lineIds.put(line.id(), added.get(i));
-            if (line.icon() != null) {
-                lines.setIcon(added.get(i), line.icon());
-            }
             // The newest is written first, and comes last.
             for (int t = line.takes().size() - 1; t >= 0; t--) {
                 ArchivedTake take = line.takes().get(t);
@@ -143,25 +140,14 @@ class ArchivedRows {
 
     /** What leads to lines and pages leads to those that were made of them; what leads to none is left out. */
     private static Placed renamed(Placed placed, Map<String, String> pageIds, Map<String, String> lineIds) {
-        List<Thing> things = new ArrayList<>();
-        for (Thing thing : placed.things()) {
-            Thing there = thing.at(thing.area().onPage());
-            if (there instanceof Thing.Spot spot) {
-                if (lineIds.containsKey(spot.lineId())) {
-                    things.add(spot.sounding(lineIds.get(spot.lineId())));
-                }
-            } else if (there instanceof Thing.Jump jump && !jump.leadsBack()) {
-                if (pageIds.containsKey(jump.pageId())) {
-                    things.add(jump.leadingTo(pageIds.get(jump.pageId())));
-                }
-            } else {
-                things.add(there);
-            }
-        }
+        List<PageElement> things = placed.things().stream()
+                .map(thing -> thing.at(thing.area().onPage()))
+                .flatMap(thing -> thing.withReferences(lineIds::get, pageIds::get).stream())
+                .toList();
         PageSettings manner = placed.manner();
         Map<String, Otherwise> otherwise = new HashMap<>();
         manner.otherwise()
                 .forEach((thing, own) -> otherwise.put(thing, new Otherwise(own.leftOut(), lineIds.get(own.lineId()))));
-        return new Placed(things, new PageSettings(manner.rule(), manner.example(), otherwise, manner.wordsHidden()));
+        return new Placed(things, new PageSettings(manner.rule(), manner.example(), otherwise));
     }
 }

@@ -187,7 +187,10 @@ class LessonArchiver {
         Map<Prompt, ArchivedTake> prompts = new EnumMap<>(Prompt.class);
         given.promptTakes(summary)
                 .forEach((prompt, take) -> prompts.put(prompt, archived(takes.find(take), null, files)));
-        LessonArchive.write(new ArchivedLesson(lesson.title(), lesson.every(), pictures, prompts, pages), files, out);
+        LessonArchive.write(
+                new ArchivedLesson(lesson.title(), lesson.settings(), lesson.every(), pictures, prompts, pages),
+                files,
+                out);
     }
 
     private ArchivedLine archived(PublishedLine line, Map<String, Path> files) {
@@ -202,7 +205,7 @@ class LessonArchiver {
             all = new ArrayList<>(all);
             all.add(archived(kept, line, files));
         }
-        return new ArchivedLine(line.line().id(), line.line().kind(), line.words(), line.icon(), all);
+        return ArchivedLine.of(line.line(), all);
     }
 
     /** @param line that it is a take of; null: it is that of a prompt, and kept */

@@ -33,10 +33,10 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.page.Area;
 import prolalia.core.page.Look;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.PlayRule;
-import prolalia.core.page.Thing;
 
 /** Makes Tern Lane School in an empty data folder: its teachers, and a lesson whose voices ship as small files. */
 @Component
@@ -127,25 +127,25 @@ class DemoData implements SmartInitializingSingleton {
         stages.add(
                 pages.get(0).id(),
                 List.of(
-                        new Thing.Jump("four", new Area(0.105, 0.335, 0.1, 0.045), again, Paths.Kind.WRONG),
-                        new Thing.Jump(
+                        new PageElement.Jump("four", new Area(0.105, 0.335, 0.1, 0.045), again, Paths.Kind.WRONG),
+                        new PageElement.Jump(
                                 "six",
                                 new Area(0.367, 0.335, 0.09, 0.045),
                                 pages.get(2).id(),
                                 Paths.Kind.RIGHT),
-                        new Thing.Jump("ten", new Area(0.63, 0.335, 0.09, 0.045), again, Paths.Kind.WRONG)));
+                        new PageElement.Jump("ten", new Area(0.63, 0.335, 0.09, 0.045), again, Paths.Kind.WRONG)));
         stages.add(
                 again,
-                List.of(new Thing.Jump(
+                List.of(new PageElement.Jump(
                         "back", new Area(0.07, 0.62, 0.3, 0.1), pages.get(0).id(), Paths.Kind.PLAIN)));
         stages.say(again, new PageSettings(PlayRule.SILENT, true, Map.of()));
         stages.add(
                 lesson,
-                List.of(new Thing.Text(
+                List.of(new PageElement.Text(
                         "school",
                         new Area(0.62, 0.955, 0.34, 0.03),
                         "Tern Lane School",
-                        Thing.Text.Size.TINY,
+                        PageElement.Text.Size.TINY,
                         Look.Tint.SLATE)));
         lessons.touch(lesson, System.currentTimeMillis() - DAY_MS);
     }

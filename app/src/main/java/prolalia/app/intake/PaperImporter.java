@@ -37,9 +37,9 @@ import prolalia.core.intake.Proposal.ProposedLine;
 import prolalia.core.intake.SoundsOfLines;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.page.Area;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.Paths;
 import prolalia.core.page.SpotPlacing;
-import prolalia.core.page.Thing;
 import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.formats.paper.PaperPage;
 
@@ -174,18 +174,18 @@ class PaperImporter implements DisposableBean {
                 ink.of(page.pictureHash()),
                 page.parts().jumps().stream().map(PaperPage.Jump::area).toList(),
                 page.aspect());
-        List<Thing> things = new ArrayList<>();
+        List<PageElement> things = new ArrayList<>();
         for (int i = 0; i < marks.size(); i++) {
-            things.add(new Thing.Spot(newId(), marks.get(i), lineIds.get(placed.get(i)), true));
+            things.add(new PageElement.Spot(newId(), marks.get(i), lineIds.get(placed.get(i)), true));
         }
         for (PaperPage.Jump jump : page.parts().jumps()) {
             if (pageIds.containsKey(jump.toNumber())) {
-                things.add(new Thing.Jump(newId(), jump.area(), pageIds.get(jump.toNumber()), Paths.Kind.PLAIN));
+                things.add(new PageElement.Jump(newId(), jump.area(), pageIds.get(jump.toNumber()), Paths.Kind.PLAIN));
             }
         }
         for (PaperPage.Link link : page.parts().links()) {
-            if (Thing.Link.isAddress(link.address())) {
-                things.add(new Thing.Link(
+            if (PageElement.Link.isAddress(link.address())) {
+                things.add(new PageElement.Link(
                         newId(), link.area(), StageService.fitting(link.words()), link.address(), false));
             }
         }

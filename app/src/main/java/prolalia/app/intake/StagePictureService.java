@@ -14,6 +14,7 @@ import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.sound.LimitedStream;
 import prolalia.app.sound.RecordingService;
+import prolalia.app.stage.StageRefusal;
 import prolalia.app.stage.StageService;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.app.stage.StageService.StageRefusedException;
@@ -48,7 +49,7 @@ class StagePictureService {
             return stages.addPicture(
                     teacher, lessonId, ownerId, picture.pictureHash(), picture.pictureType(), picture.aspect());
         } catch (PaperRefusedException | RecordingService.TooLargeException | IOException refused) {
-            throw new StageRefusedException("PICTURE");
+            throw new StageRefusedException(StageRefusal.PICTURE);
         } finally {
             Files.deleteIfExists(file);
             FileSystemUtils.deleteRecursively(place);
@@ -68,7 +69,7 @@ class StagePictureService {
                 && pages.get(0).proposal().lines().isEmpty()
                 && pages.get(0).pictureHash() != null;
         if (!isPicture) {
-            throw new StageRefusedException("PICTURE");
+            throw new StageRefusedException(StageRefusal.PICTURE);
         }
         return pages.get(0);
     }

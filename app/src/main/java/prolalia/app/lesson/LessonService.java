@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -13,6 +14,7 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.LessonLimits;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineState;
@@ -201,6 +203,18 @@ public class LessonService {
         if (!lessons.setRemoved(access.may(teacher, Right.REMOVE), lessonId, removedAt)) {
             throw new NotFoundException("lesson");
         }
+    }
+
+    /** What holds for a lesson as a whole. */
+    public LessonSettings settings(String lessonId) {
+        return lessons.settings(lessonId);
+    }
+
+    @Transactional
+    public void change(Teacher teacher, String lessonId, UnaryOperator<LessonSettings> change) {
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
+        lessons.setSettings(lesson.id(), change.apply(lessons.settings(lesson.id())));
+        lessons.touch(lesson.id(), clock.millis());
     }
 
     /** Adds a page with one empty line, unless there are as many as may be. */

@@ -9,6 +9,7 @@ import static org.jooq.impl.DSL.nullif;
 import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.val;
 import static prolalia.app.platform.db.Tables.LESSON;
+import static prolalia.app.platform.db.Tables.LESSON_SETTINGS;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.RECORDING;
@@ -27,8 +28,8 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.db.tables.records.LessonRecord;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
-import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Take;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
@@ -119,7 +120,17 @@ public class LessonStore {
     /** The lines of many lessons, without their sound, by lesson. */
     Map<String, List<Line>> linesByLesson(Condition seen) {
         return looking.select(
-                        PAGE.LESSON_ID, LINE.ID, LINE.KIND, LINE.WORDS, TAKE.ID, TAKE.WORDS, TAKE.DURATION_MS, DOUBTFUL)
+                        PAGE.LESSON_ID,
+                        LINE.ID,
+                        LINE.KIND,
+                        LINE.ICON,
+                        LINE.LANG,
+                        LINE.LABEL,
+                        LINE.WORDS,
+                        TAKE.ID,
+                        TAKE.WORDS,
+                        TAKE.DURATION_MS,
+                        DOUBTFUL)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
@@ -171,6 +182,8 @@ public class LessonStore {
                         LINE.REVISION,
                         LINE.STANDING_LINE_ID,
                         LINE.ICON,
+                        LINE.LANG,
+                        LINE.LABEL,
                         PAGE.ID,
                         PAGE.LESSON_ID,
                         TAKE.ID,
@@ -210,14 +223,13 @@ public class LessonStore {
                 Optional.ofNullable(row.get(TAKE.PEAKS)).map(Peaks::new).orElse(null),
                 row.get(TAKE.ID) == null ? null : new Span(row.get(TAKE.TRIM_START_MS), row.get(TAKE.TRIM_END_MS)),
                 findings,
-                row.get(LINE.STANDING_LINE_ID),
-                LineStore.icon(row.get(LINE.ICON)));
+                row.get(LINE.STANDING_LINE_ID));
     }
 
     private static Line line(Record row) {
         Optional<Take> kept =
                 Optional.of(row).filter(each -> each.get(TAKE.ID) != null).map(LessonStore::take);
-        return new Line(row.get(LINE.ID), LineKind.valueOf(row.get(LINE.KIND)), row.get(LINE.WORDS), kept);
+        return new Line(row.get(LINE.ID), LineStore.traits(row), row.get(LINE.WORDS), kept);
     }
 
     private static Take take(Record row) {
@@ -285,6 +297,26 @@ public class LessonStore {
                                 .where(
                                         PAGE.as("other").LESSON_ID.eq(lessonId),
                                         PAGE.as("other").REMOVED_AT.isNull())))
+                .execute();
+    }
+
+    /** What holds for a lesson as a whole. */
+    LessonSettings settings(String lessonId) {
+        return looking.selectFrom(LESSON_SETTINGS)
+                .where(LESSON_SETTINGS.LESSON_ID.eq(lessonId))
+                .fetchOptional(row -> new LessonSettings(row.getWordsHidden(), row.getLang()))
+                .orElse(LessonSettings.USUAL);
+    }
+
+    public void setSettings(String lessonId, LessonSettings settings) {
+        writing.insertInto(LESSON_SETTINGS)
+                .set(LESSON_SETTINGS.LESSON_ID, lessonId)
+                .set(LESSON_SETTINGS.WORDS_HIDDEN, settings.wordsHidden())
+                .set(LESSON_SETTINGS.LANG, settings.lang())
+                .onConflict(LESSON_SETTINGS.LESSON_ID)
+                .doUpdate()
+                .set(LESSON_SETTINGS.WORDS_HIDDEN, settings.wordsHidden())
+                .set(LESSON_SETTINGS.LANG, settings.lang())
                 .execute();
     }
 

@@ -15,11 +15,13 @@ import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
 import org.jooq.Field;
+import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.db.tables.records.LineRecord;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.script.LineShape;
 import prolalia.core.script.LineShape.Place;
@@ -63,12 +65,13 @@ public class LineStore {
             row.setId(Ids.newId());
             row.setPageId(pageId);
             row.setPosition(++position);
-            row.setKind(line.kind().name());
+            setTraits(row, line.traits());
             row.setWords(line.words());
             row.setRevision(1);
             rows.add(row);
             Place place = new Place(pageId, previous);
-            added.add(new PlacedLine(row.getId(), new LineShape(line.words(), line.kind(), false, null, place)));
+            added.add(
+                    new PlacedLine(row.getId(), new LineShape(line.words(), line.traits(), false, null, place, null)));
             previous = row.getId();
         }
         writing.batchInsert(rows).execute();
@@ -87,7 +90,9 @@ public class LineStore {
                         LINE.KEPT_TAKE_ID,
                         LINE.PAGE_ID,
                         LINE.STANDING_LINE_ID,
-                        LINE.ICON)
+                        LINE.ICON,
+                        LINE.LANG,
+                        LINE.LABEL)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
@@ -100,12 +105,11 @@ public class LineStore {
                             row.get(LINE.ID),
                             new LineShape(
                                     row.get(LINE.WORDS),
-                                    LineKind.valueOf(row.get(LINE.KIND)),
+                                    traits(row),
                                     removed,
                                     row.get(LINE.KEPT_TAKE_ID),
                                     new Place(page, lastOfPage.get(page)),
-                                    row.get(LINE.STANDING_LINE_ID),
-                                    icon(row.get(LINE.ICON))));
+                                    row.get(LINE.STANDING_LINE_ID)));
                     if (!removed) {
                         lastOfPage.put(page, row.get(LINE.ID));
                     }
@@ -113,22 +117,33 @@ public class LineStore {
         return shapes;
     }
 
-    static StepIcon icon(String stored) {
-        return stored == null ? null : StepIcon.valueOf(stored);
+    static LineTraits traits(Record row) {
+        String icon = row.get(LINE.ICON);
+        return new LineTraits(
+                LineKind.valueOf(row.get(LINE.KIND)),
+                icon == null ? null : StepIcon.valueOf(icon),
+                row.get(LINE.LANG),
+                row.get(LINE.LABEL));
+    }
+
+    private static void setTraits(LineRecord row, LineTraits traits) {
+        row.setKind(traits.kind().name());
+        row.setIcon(traits.icon() == null ? null : traits.icon().name());
+        row.setLang(traits.lang());
+        row.setLabel(traits.label());
     }
 
     /** Puts a line in at its place, removed up to now; a step of a change brings it into the script. */
     public void insertRemoved(String lineId, LineShape shape, long now) {
-        writing.insertInto(LINE)
-                .set(LINE.ID, lineId)
-                .set(LINE.PAGE_ID, shape.place().pageId())
-                .set(LINE.POSITION, makeRoom(shape.place()))
-                .set(LINE.KIND, shape.kind().name())
-                .set(LINE.WORDS, shape.words())
-                .set(LINE.ICON, shape.icon() == null ? null : shape.icon().name())
-                .set(LINE.REVISION, 1)
-                .set(LINE.REMOVED_AT, now)
-                .execute();
+        LineRecord row = writing.newRecord(LINE);
+        row.setId(lineId);
+        row.setPageId(shape.place().pageId());
+        row.setPosition(makeRoom(shape.place()));
+        setTraits(row, shape.traits());
+        row.setWords(shape.words());
+        row.setRevision(1);
+        row.setRemovedAt(now);
+        row.insert();
     }
 
     /** Makes one step of a change; what the step doesn't change is left as it is. */
@@ -139,14 +154,15 @@ public class LineStore {
             values.put(LINE.WORDS, to.words());
             values.put(LINE.REVISION, LINE.REVISION.plus(1));
         }
-        if (step.before().kind() != to.kind()) {
-            values.put(LINE.KIND, to.kind().name());
+        if (step.changesTraits()) {
+            LineRecord traits = new LineRecord();
+            setTraits(traits, to.traits());
+            for (Field<?> field : List.of(LINE.KIND, LINE.ICON, LINE.LANG, LINE.LABEL)) {
+                values.put(field, traits.get(field));
+            }
         }
         if (step.before().removed() != to.removed()) {
             values.put(LINE.REMOVED_AT, to.removed() ? now : null);
-        }
-        if (step.changesIcon()) {
-            values.put(LINE.ICON, to.icon() == null ? null : to.icon().name());
         }
         if (step.changesKept()) {
             values.put(LINE.KEPT_TAKE_ID, to.keptTakeId());

@@ -20,7 +20,6 @@ import prolalia.core.sound.Span;
  * @param trim what the kept take has of its recording, null when there is none
  * @param findings of the sound check in the kept take
  * @param standingLineId the standing line whose words and take it has, null when it has its own
- * @param icon what it asks to do, as a picture; null when it has none
  */
 public record ScriptLine(
         Line line,
@@ -31,11 +30,15 @@ public record ScriptLine(
         Peaks peaks,
         Span trim,
         List<Finding> findings,
-        String standingLineId,
-        StepIcon icon) {
+        String standingLineId) {
+    /** What it asks to do, as a picture; null when it has none. */
+    public StepIcon icon() {
+        return line.traits().icon();
+    }
+
     /** The line as students meet it. */
     public PublishedLine given() {
-        return new PublishedLine(line, icon, soundHash, peaks);
+        return new PublishedLine(line, soundHash, peaks);
     }
 
     /** Whether there are words, and no kept take that says them. */

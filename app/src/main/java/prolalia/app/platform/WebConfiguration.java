@@ -4,8 +4,8 @@ import java.time.Clock;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import prolalia.core.page.Thing;
-import prolalia.formats.archive.ThingForms;
+import prolalia.core.page.PageElement;
+import prolalia.formats.archive.PageElementForms;
 
 @Configuration
 class WebConfiguration {
@@ -17,6 +17,6 @@ class WebConfiguration {
     /** Things of a page are kept and sent as they stand in archives. */
     @Bean
     JsonMapperBuilderCustomizer thingForms() {
-        return builder -> builder.addMixIn(Thing.class, ThingForms.class);
+        return builder -> builder.addMixIn(PageElement.class, PageElementForms.class);
     }
 }

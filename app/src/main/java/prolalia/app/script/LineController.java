@@ -13,9 +13,12 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.script.ScriptService.Reshaped;
 import prolalia.app.script.ScriptService.WordsChange;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.script.WordChanges;
@@ -26,9 +29,11 @@ class LineController {
     private static final String RESHAPED = "script/reshaped";
 
     private final ScriptService script;
+    private final LessonService lessons;
 
-    LineController(ScriptService script) {
+    LineController(ScriptService script, LessonService lessons) {
         this.script = script;
+        this.lessons = lessons;
     }
 
     /**
@@ -71,6 +76,18 @@ class LineController {
             @RequestParam LineKind kind,
             Model model) {
         return reshaped(script.changeKind(teacher.actor(), id, kind), model);
+    }
+
+    /** @param lang empty: that of the lesson */
+    @PutMapping("/lines/{id}/lang")
+    String lang(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam String lang,
+            Model model) {
+        String known =
+                lang.isEmpty() ? null : LessonSettings.lang(lang).orElseThrow(() -> new NotFoundException("language"));
+        return reshaped(script.changeLang(teacher.actor(), id, known), model);
     }
 
     /** @param icon none: it has none any more */
@@ -172,8 +189,9 @@ class LineController {
         return reshaped(script.redo(teacher.actor(), id), model);
     }
 
-    private static String reshaped(Reshaped reshaped, Model model) {
+    private String reshaped(Reshaped reshaped, Model model) {
         model.addAttribute("reshaped", reshaped);
+        model.addAttribute("settings", lessons.settings(reshaped.lessonId()));
         model.addAttribute("outcome", reshaped.outcome());
         model.addAttribute("done", reshaped.done());
         return RESHAPED;

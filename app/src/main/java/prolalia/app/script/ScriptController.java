@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.Languages;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
@@ -48,6 +49,7 @@ class ScriptController {
                 lesson.script().stream().limit(FULL_ROWS).collect(Collectors.groupingBy(ScriptLine::pageId)));
         model.addAttribute("lightLines", lightLines(lesson));
         model.addAttribute("kinds", LineKind.values());
+        model.addAttribute("languages", Languages.offered(null));
         model.addAttribute("states", LineState.values());
         model.addAttribute("outcome", Outcome.MADE);
         model.addAttribute("done", script.doneWithin(id, JUST_MADE_MS).orElse(null));
@@ -70,6 +72,7 @@ class ScriptController {
             @RequestParam List<String> line,
             Model model) {
         model.addAttribute("lines", lessons.lines(teacher.actor(), id, line));
+        putSettings(id, model);
         return "script/rows";
     }
 
@@ -90,7 +93,12 @@ class ScriptController {
         return json.writeValueAsString(light).replace("<", "\\u003c");
     }
 
-    private static void putLesson(LessonView lesson, Model model) {
+    private void putSettings(String lessonId, Model model) {
+        model.addAttribute("settings", lessons.settings(lessonId));
+    }
+
+    private void putLesson(LessonView lesson, Model model) {
+        putSettings(lesson.summary().id(), model);
         model.addAttribute("lesson", lesson);
         model.addAttribute("next", lesson.nextToRead().orElse(null));
     }

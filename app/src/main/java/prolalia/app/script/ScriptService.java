@@ -219,6 +219,12 @@ class ScriptService {
         return make(lesson, edits(lesson).changeIcon(lineId, icon));
     }
 
+    /** @param lang of its words (BCP 47); null: that of the lesson */
+    Reshaped changeLang(Teacher teacher, String lineId, String lang) {
+        String lesson = lessonOf(teacher, lineId);
+        return make(lesson, edits(lesson).changeLang(lineId, lang));
+    }
+
     /** Makes a line for each of its sentences, with an icon. */
     Reshaped intoSteps(Teacher teacher, String lineId) {
         String lesson = lessonOf(teacher, lineId);

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.Languages;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.platform.Messages;
@@ -25,7 +26,7 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.SchoolAddress;
 import prolalia.app.school.SchoolAddress.Address;
 import prolalia.app.sharing.LinkService.Given;
-import prolalia.app.stage.StageService;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.formats.code.CodeImage;
 
 @Controller
@@ -33,12 +34,9 @@ class GiveOutController {
     private final LinkService links;
     private final LessonService lessons;
     private final SchoolAddress addresses;
-    private final StageService stages;
     private final Messages messages;
 
-    GiveOutController(
-            LinkService links, LessonService lessons, SchoolAddress addresses, StageService stages, Messages messages) {
-        this.stages = stages;
+    GiveOutController(LinkService links, LessonService lessons, SchoolAddress addresses, Messages messages) {
         this.links = links;
         this.lessons = lessons;
         this.addresses = addresses;
@@ -61,7 +59,8 @@ class GiveOutController {
         }
         model.addAttribute("lesson", lesson);
         model.addAttribute("switches", switches);
-        model.addAttribute("wordsShown", !stages.areWordsHidden(id));
+        model.addAttribute("settings", lessons.settings(id));
+        model.addAttribute("languages", Languages.offered(lessons.settings(id).lang()));
         model.addAttribute(
                 "snippet",
                 given.link()
@@ -85,7 +84,15 @@ class GiveOutController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void wordsShown(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam boolean shown) {
-        stages.hideWords(lessons.summary(teacher.actor(), id).id(), !shown);
+        lessons.change(teacher.actor(), id, settings -> settings.withWordsHidden(!shown));
+    }
+
+    /** The language of the lesson's words. */
+    @PutMapping("/lessons/{id}/lang")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void lang(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String lang) {
+        String known = LessonSettings.lang(lang).orElseThrow(() -> new NotFoundException("language"));
+        lessons.change(teacher.actor(), id, settings -> settings.withLang(known));
     }
 
     @PostMapping("/lessons/{id}/link")

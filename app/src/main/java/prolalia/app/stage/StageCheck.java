@@ -8,13 +8,8 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.stage.StageService.StageRefusedException;
 import prolalia.core.lesson.LessonLimits;
 import prolalia.core.page.EveryPage;
-import prolalia.core.page.Thing;
-import prolalia.core.page.Thing.EverySpot;
-import prolalia.core.page.Thing.Jump;
-import prolalia.core.page.Thing.Link;
-import prolalia.core.page.Thing.Picture;
-import prolalia.core.page.Thing.Spot;
-import prolalia.core.page.Thing.Text;
+import prolalia.core.page.PageElement;
+import prolalia.core.page.PageElement.Surroundings;
 
 /**
  * What may stand on the pages of a lesson.
@@ -25,8 +20,6 @@ import prolalia.core.page.Thing.Text;
  */
 record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
     static final int MOST_THINGS = LessonLimits.MOST_THINGS;
-    private static final int LONGEST_WORDS = 300;
-    private static final int LONGEST_TEXT = 2_000;
     private static final int LONGEST_ID = 40;
 
     static StageCheck of(LessonView lesson, Set<String> pictures) {
@@ -41,20 +34,20 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
      * @return them, none of it off the page
      * @throws StageRefusedException if one of them can't stand there
      */
-    List<Thing> checked(List<Thing> things, boolean onEvery) {
+    List<PageElement> checked(List<PageElement> things, boolean onEvery) {
         if (things == null || things.size() > MOST_THINGS) {
-            throw new StageRefusedException("TOO_MANY");
+            throw new StageRefusedException(StageRefusal.TOO_MANY);
         }
         Set<String> ids = new HashSet<>();
+        Surroundings there = surroundings(onEvery);
         return things.stream()
                 .map(thing -> {
                     if (thing == null || thing.area() == null || !isName(thing.id()) || !ids.add(thing.id())) {
-                        throw new StageRefusedException("GONE");
+                        throw new StageRefusedException(StageRefusal.GONE);
                     }
-                    if (!mayStand(thing, onEvery)) {
-                        throw new StageRefusedException(
-                                thing instanceof Link ? "ADDRESS" : thing instanceof Text ? "LONG" : "GONE");
-                    }
+                    thing.fault(there).ifPresent(fault -> {
+                        throw new StageRefusedException(StageRefusal.of(fault));
+                    });
                     return thing.at(thing.area().onPage());
                 })
                 .toList();
@@ -64,34 +57,32 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
         return id != null && !id.isEmpty() && id.length() <= LONGEST_ID && !id.startsWith(EveryPage.PREFIX);
     }
 
-    private boolean mayStand(Thing thing, boolean onEvery) {
-        if (thing instanceof Spot spot) {
-            return !onEvery && lines.contains(spot.lineId());
-        }
-        if (thing instanceof EverySpot spot) {
-            return onEvery && spot.lines() != null;
-        }
-        if (thing instanceof Jump jump) {
-            return leads(jump) && jump.words().length() <= LONGEST_WORDS;
-        }
-        if (thing instanceof Link link) {
-            return Link.isAddress(link.address())
-                    && link.words() != null
-                    && link.words().length() <= LONGEST_WORDS;
-        }
-        if (thing instanceof Text text) {
-            return text.words() != null && text.words().length() <= LONGEST_TEXT && text.size() != null;
-        }
-        Picture picture = (Picture) thing;
-        return pictures.contains(picture.hash()) && picture.shows().length() <= LONGEST_WORDS;
-    }
+    private Surroundings surroundings(boolean onEvery) {
+        return new Surroundings() {
+            @Override
+            public boolean isEveryPage() {
+                return onEvery;
+            }
 
-    private boolean leads(Jump jump) {
-        return jump.leadsBack() || pages.contains(jump.pageId());
+            @Override
+            public boolean hasLine(String id) {
+                return lines.contains(id);
+            }
+
+            @Override
+            public boolean hasPage(String id) {
+                return pages.contains(id);
+            }
+
+            @Override
+            public boolean hasPicture(String hash) {
+                return pictures.contains(hash);
+            }
+        };
     }
 
     /** Words as long as those of a link may be. */
     static String fitting(String words) {
-        return words.length() <= LONGEST_WORDS ? words : words.substring(0, LONGEST_WORDS);
+        return words.length() <= PageElement.LONGEST_WORDS ? words : words.substring(0, PageElement.LONGEST_WORDS);
     }
 }

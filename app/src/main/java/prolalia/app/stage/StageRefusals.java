@@ -23,6 +23,6 @@ class StageRefusals {
     @ExceptionHandler
     ResponseEntity<Map<String, String>> refused(StageRefusedException refused) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                .body(Map.of("why", messages.say("stage.refused." + refused.getMessage(), refused.detail())));
+                .body(Map.of("why", messages.say("stage.refused." + refused.why(), refused.detail())));
     }
 }

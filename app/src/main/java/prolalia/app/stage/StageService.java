@@ -22,15 +22,15 @@ import prolalia.core.lesson.Prompt;
 import prolalia.core.page.Area;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.EveryPage.Here;
+import prolalia.core.page.PageElement;
+import prolalia.core.page.PageElement.Jump;
+import prolalia.core.page.PageElement.Spot;
 import prolalia.core.page.PageNumbers;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
 import prolalia.core.page.SpotPlacing;
-import prolalia.core.page.Thing;
-import prolalia.core.page.Thing.Jump;
-import prolalia.core.page.Thing.Spot;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.StagedPage;
@@ -65,7 +65,7 @@ public class StageService {
      * @param canRedo whether one that was taken back can be made again
      */
     public record Stage(
-            List<Thing> things,
+            List<PageElement> things,
             List<Here> every,
             PageSettings manner,
             Farther farther,
@@ -83,15 +83,21 @@ public class StageService {
 
     /** Thrown when what is to be saved can't be; nothing was changed. */
     public static final class StageRefusedException extends RuntimeException {
+        private final StageRefusal why;
         private final int detail;
 
-        public StageRefusedException(String key) {
-            this(key, 0);
+        public StageRefusedException(StageRefusal why) {
+            this(why, 0);
         }
 
-        StageRefusedException(String key, int detail) {
-            super(key);
+        StageRefusedException(StageRefusal why, int detail) {
+            super(why.name());
+            this.why = why;
             this.detail = detail;
+        }
+
+        public StageRefusal why() {
+            return why;
         }
 
         public int detail() {
@@ -116,6 +122,7 @@ public class StageService {
                 .toList();
         return new PublishedLesson(
                 lesson.summary().title(),
+                lessons.settings(lesson.summary().id()),
                 pages,
                 placed.getOrDefault(lesson.summary().id(), Placed.NOTHING),
                 prompts);
@@ -145,7 +152,7 @@ public class StageService {
         List<Paths.Way> jumps = new ArrayList<>();
         Map<String, StagedPage> pages = StagedPage.of(given(lesson));
         for (int page = 0; page < ids.size(); page++) {
-            for (Thing thing : pages.get(ids.get(page)).things()) {
+            for (PageElement thing : pages.get(ids.get(page)).things()) {
                 if (thing instanceof Jump jump) {
                     int to = jump.leadsBack() ? Paths.BACK : ids.indexOf(jump.pageId());
                     jumps.add(new Paths.Way(page, to, jump.way()));
@@ -156,9 +163,9 @@ public class StageService {
     }
 
     /** Places more things on a page, as one change. */
-    public void add(String ownerId, List<Thing> more) {
+    public void add(String ownerId, List<PageElement> more) {
         StoredStage stored = store.stage(ownerId);
-        List<Thing> things = new ArrayList<>(stored.placed().things());
+        List<PageElement> things = new ArrayList<>(stored.placed().things());
         things.addAll(more);
         store.save(
                 ownerId,
@@ -179,17 +186,6 @@ public class StageService {
     /** The media types of the pictures that may be placed on the pages of a lesson, by their names. */
     public Map<String, String> pictures(String lessonId) {
         return store.pictures(lessonId);
-    }
-
-    /** Whether the words of what students hear in a lesson are kept from them. */
-    public boolean areWordsHidden(String lessonId) {
-        return store.stage(lessonId).placed().manner().wordsHidden();
-    }
-
-    @Transactional
-    public void hideWords(String lessonId, boolean hidden) {
-        PageSettings now = store.stage(lessonId).placed().manner();
-        say(lessonId, new PageSettings(now.rule(), now.example(), now.otherwise(), hidden));
     }
 
     /** What is said of a page, or a lesson, from now on. */
@@ -232,11 +228,11 @@ public class StageService {
         LessonView lesson = toEdit(teacher, lessonId);
         boolean onEvery = owner(lesson, ownerId).isEmpty();
         if (store.stage(ownerId).version() != version) {
-            throw new StageRefusedException("ELSEWHERE");
+            throw new StageRefusedException(StageRefusal.ELSEWHERE);
         }
         PageSettings manner = placed.manner() == null ? PageSettings.USUAL : placed.manner();
         if (manner.otherwise().size() > StageCheck.MOST_THINGS) {
-            throw new StageRefusedException("TOO_MANY");
+            throw new StageRefusedException(StageRefusal.TOO_MANY);
         }
         store.save(ownerId, version + 1, new Placed(check(lesson).checked(placed.things(), onEvery), manner));
         return stage(lesson, ownerId);
@@ -260,7 +256,7 @@ public class StageService {
         LessonView lesson = toEdit(teacher, lessonId);
         PageView page = page(lesson, pageId);
         StoredStage stored = store.stage(pageId);
-        List<Thing> things =
+        List<PageElement> things =
                 new ArrayList<>(given(lesson).withoutDangling(stored.placed().things()));
         List<Optional<Area>> marks = new ArrayList<>();
         List<String> wanted = new ArrayList<>();
@@ -274,7 +270,7 @@ public class StageService {
                 wanted.add(id);
             }
         }
-        List<Area> taken = things.stream().map(Thing::area).toList();
+        List<Area> taken = things.stream().map(PageElement::area).toList();
         List<Area> places = SpotPlacing.downThePage(
                 marks, ink.of(page.page().pictureHash()), taken, page.page().aspect());
         for (int i = 0; i < wanted.size(); i++) {
@@ -289,10 +285,10 @@ public class StageService {
         return stage(lesson, pageId);
     }
 
-    private static Optional<Area> spotOf(List<Thing> things, String lineId) {
+    private static Optional<Area> spotOf(List<PageElement> things, String lineId) {
         return things.stream()
                 .filter(thing -> thing instanceof Spot spot && spot.lineId().equals(lineId))
-                .map(Thing::area)
+                .map(PageElement::area)
                 .findFirst();
     }
 
@@ -309,9 +305,9 @@ public class StageService {
         LessonView lesson = toEdit(teacher, lessonId);
         PageView from = page(lesson, pageId);
         List<Integer> numbers = PageNumbers.read(pages, lesson.pages().size())
-                .orElseThrow(
-                        () -> new StageRefusedException("PAGES", lesson.pages().size()));
-        List<Thing> chosen = store.stage(pageId).placed().things().stream()
+                .orElseThrow(() -> new StageRefusedException(
+                        StageRefusal.PAGES, lesson.pages().size()));
+        List<PageElement> chosen = store.stage(pageId).placed().things().stream()
                 .filter(thing -> thingIds.contains(thing.id()))
                 .toList();
         int placed = 0;
@@ -321,11 +317,11 @@ public class StageService {
             if (to.equals(from)) {
                 continue;
             }
-            List<Thing> copies = EveryPage.copied(chosen, plain(from), plain(to)).stream()
+            List<PageElement> copies = EveryPage.copied(chosen, plain(from), plain(to)).stream()
                     .map(thing -> thing.named(Ids.newId().substring(0, 8)))
                     .toList();
             if (store.stage(to.page().id()).placed().things().size() + copies.size() > StageCheck.MOST_THINGS) {
-                throw new StageRefusedException("TOO_MANY");
+                throw new StageRefusedException(StageRefusal.TOO_MANY);
             }
             if (!copies.isEmpty()) {
                 add(to.page().id(), copies);
@@ -356,11 +352,11 @@ public class StageService {
                         .findFirst())
                 .orElse(aspect);
         if (store.stage(ownerId).placed().things().size() >= StageCheck.MOST_THINGS) {
-            throw new StageRefusedException("TOO_MANY");
+            throw new StageRefusedException(StageRefusal.TOO_MANY);
         }
         store.addPicture(lessonId, hash, type);
         Area area = Area.fitted(aspect, pageAspect, PICTURE_SHARE);
-        add(ownerId, List.of(new Thing.Picture(Ids.newId().substring(0, 8), area, hash, "")));
+        add(ownerId, List.of(new PageElement.Picture(Ids.newId().substring(0, 8), area, hash, "")));
         return stage(lesson, ownerId);
     }
 

@@ -14,9 +14,9 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
-import prolalia.core.page.Thing;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -26,7 +26,7 @@ class StageStore {
     /** Changes that can be taken back. */
     private static final int MOST_VERSIONS = 200;
 
-    private static final TypeReference<List<Thing>> THINGS = new TypeReference<>() {};
+    private static final TypeReference<List<PageElement>> THINGS = new TypeReference<>() {};
 
     private final DSLContext writing;
     private final DSLContext looking;

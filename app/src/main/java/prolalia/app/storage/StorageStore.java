@@ -116,7 +116,7 @@ class StorageStore {
         writing.execute("DELETE FROM split_line WHERE long_recording_id IN " + longOnes);
         writing.execute("UPDATE batch_file SET long_recording_id = NULL WHERE long_recording_id IN " + longOnes);
         writing.execute("DELETE FROM long_recording WHERE lesson_id IN " + empty);
-        for (String table : List.of("link", "lesson_member", "script_change", "stage_picture")) {
+        for (String table : List.of("link", "lesson_member", "lesson_settings", "script_change", "stage_picture")) {
             writing.execute("DELETE FROM " + table + " WHERE lesson_id IN " + empty);
         }
         writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);

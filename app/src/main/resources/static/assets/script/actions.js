@@ -79,6 +79,9 @@ export async function steps(row) {
 /** @param icon empty: none any more */
 export const setIcon = (row, icon) => perform('PUT', address(row, '/icon'), icon ? { icon } : {});
 
+/** @param lang empty: that of the lesson */
+export const setLang = (row, lang) => perform('PUT', address(row, '/lang'), { lang });
+
 /** Moves a row behind another one, or with null to the top of a page. */
 export function moveTo(row, page, after) {
   return perform('POST', address(row, '/move'), { page, after: idOf(after) });

@@ -19,12 +19,24 @@ function copies(button, field) {
 copies('copy', 'link');
 copies('copy-snippet', 'snippet');
 
-at('words-shown')?.addEventListener('change', async ({ target }) => {
+async function save(what, back) {
   try {
-    await send('PUT', `${target.dataset.save}?shown=${target.checked}`);
+    await send('PUT', what);
     at('how-saved').textContent = say('saved');
   } catch (failure) {
-    target.checked = !target.checked;
+    back();
     at('how-saved').textContent = say('notSaved');
   }
+}
+
+at('words-shown')?.addEventListener('change', ({ target }) => save(`${target.dataset.save}?shown=${target.checked}`, () => {
+  target.checked = !target.checked;
+}));
+
+let lang = at('lang')?.value;
+at('lang')?.addEventListener('change', async ({ target }) => {
+  await save(`${target.dataset.save}?lang=${encodeURIComponent(target.value)}`, () => {
+    target.value = lang;
+  });
+  lang = target.value;
 });

@@ -72,7 +72,7 @@ class MembersTest extends RunningHouse {
 
     @Test
     void oneWhoWorksOnItChangesItAndNeitherGivesItOutNorTakesItAway() throws Exception {
-        Visitor editor = colleague("edda", "edit");
+        Visitor editor = colleague("elke", "edit");
         assertThat(changesWords(editor, "The snail waits.  ")).isEqualTo(200);
         assertThat(editor.form("/lessons/" + lesson + "/link").statusCode()).isEqualTo(404);
         assertThat(editor.form("/lessons/" + lesson + "/remove").statusCode()).isEqualTo(404);

@@ -9,7 +9,15 @@ import java.util.Optional;
  * @param words as typed
  * @param kept the take that students hear, if there is one
  */
-public record Line(String id, LineKind kind, String words, Optional<Take> kept) {
+public record Line(String id, LineTraits traits, String words, Optional<Take> kept) {
+    public Line(String id, LineKind kind, String words, Optional<Take> kept) {
+        this(id, LineTraits.of(kind), words, kept);
+    }
+
+    public LineKind kind() {
+        return traits.kind();
+    }
+
     /** Whether there is any word to say; a line may be still empty, or have icons alone. */
     public boolean isSayable() {
         return !SpokenWords.of(words).isEmpty();

@@ -5,15 +5,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import prolalia.core.lesson.Line;
-import prolalia.core.page.Thing.EverySpot;
-import prolalia.core.page.Thing.Spot;
+import prolalia.core.page.PageElement.EverySpot;
 
 /**
  * What stands on every page of a lesson, at the same place on each. A spot of it sounds a line of the page it is on.
  *
  * @param things the set
  */
-public record EveryPage(List<Thing> things) {
+public record EveryPage(List<PageElement> things) {
     /** Begins the ids that things of the set have on a page; those of the page itself don't. */
     public static final String PREFIX = "every-";
 
@@ -34,7 +33,7 @@ public record EveryPage(List<Thing> things) {
      *
      * @param thing as it stands there; empty when it doesn't: it was left out, or the page has no line for it
      */
-    public record Here(Thing ofSet, Optional<Thing> thing, boolean leftOut) {}
+    public record Here(PageElement ofSet, Optional<PageElement> thing, boolean leftOut) {}
 
     /**
      * The set on a page.
@@ -44,10 +43,10 @@ public record EveryPage(List<Thing> things) {
      */
     public List<Here> on(List<Line> lines, Map<String, Otherwise> otherwise) {
         List<Here> here = new ArrayList<>();
-        for (Thing thing : things) {
+        for (PageElement thing : things) {
             Otherwise own = otherwise.getOrDefault(thing.id(), new Otherwise(false, null));
-            Thing named = thing.named(PREFIX + thing.id());
-            Optional<Thing> there = own.leftOut()
+            PageElement named = thing.named(PREFIX + thing.id());
+            Optional<PageElement> there = own.leftOut()
                     ? Optional.empty()
                     : named instanceof EverySpot spot
                             ? lineFor(spot, lines, own).map(line -> spot.sounding(line.id()))
@@ -71,16 +70,17 @@ public record EveryPage(List<Thing> things) {
      * @param from lines of the page that they stand on
      * @param to lines of the other page
      */
-    public static List<Thing> copied(List<Thing> things, List<Line> from, List<Line> to) {
-        List<Thing> copies = new ArrayList<>();
-        for (Thing thing : things) {
-            if (thing instanceof Spot spot) {
-                counterpart(spot.lineId(), from, to).ifPresent(line -> copies.add(spot.sounding(line.id())));
-            } else {
-                copies.add(thing);
-            }
-        }
-        return copies;
+    public static List<PageElement> copied(List<PageElement> things, List<Line> from, List<Line> to) {
+        return things.stream()
+                .flatMap(thing ->
+                        thing
+                                .withReferences(
+                                        line -> counterpart(line, from, to)
+                                                .map(Line::id)
+                                                .orElse(null),
+                                        page -> page)
+                                .stream())
+                .toList();
     }
 
     private static Optional<Line> counterpart(String lineId, List<Line> from, List<Line> to) {

@@ -8,20 +8,13 @@ import prolalia.core.page.EveryPage.Otherwise;
  *
  * @param example whether the page is to look at and listen to, not to answer on
  * @param otherwise what a page does otherwise than the set of every page, by the id of the thing in the set
- * @param wordsHidden of a lesson: whether the words of the line that is heard are kept from the students' bar
  */
-public record PageSettings(PlayRule rule, Boolean example, Map<String, Otherwise> otherwise, Boolean wordsHidden) {
+public record PageSettings(PlayRule rule, Boolean example, Map<String, Otherwise> otherwise) {
     public static final PageSettings USUAL = new PageSettings(PlayRule.SILENT, false, Map.of());
 
     public PageSettings {
         example = example != null && example;
         rule = rule == null ? PlayRule.SILENT : rule;
         otherwise = otherwise == null ? Map.of() : Map.copyOf(otherwise);
-        wordsHidden = wordsHidden != null && wordsHidden;
-    }
-
-    /** With the words shown. */
-    public PageSettings(PlayRule rule, Boolean example, Map<String, Otherwise> otherwise) {
-        this(rule, example, otherwise, false);
     }
 }

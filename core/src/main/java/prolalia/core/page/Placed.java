@@ -7,6 +7,6 @@ import java.util.List;
  *
  * @param things from the lowest to the topmost
  */
-public record Placed(List<Thing> things, PageSettings manner) {
+public record Placed(List<PageElement> things, PageSettings manner) {
     public static final Placed NOTHING = new Placed(List.of(), PageSettings.USUAL);
 }

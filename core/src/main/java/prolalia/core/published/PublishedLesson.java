@@ -6,11 +6,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.Placed;
-import prolalia.core.page.Thing;
 import prolalia.core.sound.InkTrace;
 import prolalia.core.sound.Peaks;
 
@@ -18,11 +19,13 @@ import prolalia.core.sound.Peaks;
  * All of a lesson that students can meet. Its sounds and pictures are named by what is in them; whoever holds the files knows
  * where they are.
  *
+ * @param settings what holds for all of it
  * @param pages in order
  * @param every what stands on every page, and what is said of the lesson as a whole
  * @param prompts the sounds that take the place of those that ship, by SHA-256
  */
-public record PublishedLesson(String title, List<PublishedPage> pages, Placed every, Map<Prompt, String> prompts) {
+public record PublishedLesson(
+        String title, LessonSettings settings, List<PublishedPage> pages, Placed every, Map<Prompt, String> prompts) {
     public PublishedLesson {
         pages = List.copyOf(pages);
         prompts = Map.copyOf(prompts);
@@ -68,11 +71,15 @@ public record PublishedLesson(String title, List<PublishedPage> pages, Placed ev
     /**
      * A line.
      *
-     * @param icon what it asks to do, as a picture; null when it has none
      * @param soundHash SHA-256 of the MP3 of its kept take, in hexadecimal; null when it is silent
      * @param peaks of the kept take; null when it is silent
      */
-    public record PublishedLine(Line line, StepIcon icon, String soundHash, Peaks peaks) {
+    public record PublishedLine(Line line, String soundHash, Peaks peaks) {
+        /** What it asks to do, as a picture; null when it has none. */
+        public StepIcon icon() {
+            return line.traits().icon();
+        }
+
         public boolean isHeard() {
             return soundHash != null;
         }
@@ -89,6 +96,11 @@ public record PublishedLesson(String title, List<PublishedPage> pages, Placed ev
         public InkTrace trace(double width, double height) {
             return InkTrace.of(peaks, width, height);
         }
+    }
+
+    /** A lesson whose settings are as usual. */
+    public PublishedLesson(String title, List<PublishedPage> pages, Placed every, Map<Prompt, String> prompts) {
+        this(title, LessonSettings.USUAL, pages, every, prompts);
     }
 
     public Optional<PublishedLine> line(String lineId) {
@@ -113,13 +125,15 @@ public record PublishedLesson(String title, List<PublishedPage> pages, Placed ev
     }
 
     /** Of what is placed, that whose line, or page, is still there. */
-    public List<Thing> withoutDangling(List<Thing> things) {
+    public List<PageElement> withoutDangling(List<PageElement> things) {
         Set<String> lineIds = lines().map(line -> line.line().id()).collect(Collectors.toSet());
         Set<String> pageIds = pages.stream().map(PublishedPage::id).collect(Collectors.toSet());
         return things.stream()
-                .filter(thing -> !(thing instanceof Thing.Spot spot) || lineIds.contains(spot.lineId()))
-                .filter(thing ->
-                        !(thing instanceof Thing.Jump jump) || jump.leadsBack() || pageIds.contains(jump.pageId()))
+                .flatMap(thing -> thing
+                        .withReferences(
+                                line -> lineIds.contains(line) ? line : null,
+                                page -> pageIds.contains(page) ? page : null)
+                        .stream())
                 .toList();
     }
 }

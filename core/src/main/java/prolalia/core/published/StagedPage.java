@@ -5,9 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import prolalia.core.page.EveryPage;
+import prolalia.core.page.PageElement;
+import prolalia.core.page.PageElement.Spot;
 import prolalia.core.page.PlayRule;
-import prolalia.core.page.Thing;
-import prolalia.core.page.Thing.Spot;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 
 /**
@@ -17,7 +17,7 @@ import prolalia.core.published.PublishedLesson.PublishedPage;
  * @param rule that holds for lines of the page that have no spot
  * @param example whether it is to look at and listen to, not to answer on
  */
-public record StagedPage(List<Thing> things, PlayRule rule, boolean example) {
+public record StagedPage(List<PageElement> things, PlayRule rule, boolean example) {
     /** The pages of a lesson in order, by id, as far as the lines and pages that things lead to are still there. */
     public static Map<String, StagedPage> of(PublishedLesson lesson) {
         EveryPage every = new EveryPage(lesson.withoutDangling(lesson.every().things()));
@@ -25,7 +25,7 @@ public record StagedPage(List<Thing> things, PlayRule rule, boolean example) {
         Map<String, StagedPage> pages = new LinkedHashMap<>();
         for (PublishedPage page : lesson.pages()) {
             PlayRule rule = page.placed().manner().rule().over(ofLesson);
-            List<Thing> things =
+            List<PageElement> things =
                     new ArrayList<>(lesson.withoutDangling(page.placed().things()));
             every.on(page.plainLines(), page.placed().manner().otherwise()).stream()
                     .flatMap(here -> here.thing().stream())

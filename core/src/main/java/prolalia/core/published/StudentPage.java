@@ -4,11 +4,12 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.core.page.Area;
 import prolalia.core.page.Look;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.Paths;
 import prolalia.core.page.PlayRule;
-import prolalia.core.page.Thing;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 
@@ -25,7 +26,7 @@ import prolalia.core.published.PublishedLesson.PublishedPage;
  * @param hints in the order in which they are given when the child asks
  * @param praise what is said after a right way; null: the prompt is
  * @param correction what is said after a wrong one; null: the prompt is
- * @param wordsShown whether the words of the line that is heard are seen
+ * @param settings of the lesson
  */
 public record StudentPage(
         String title,
@@ -39,7 +40,18 @@ public record StudentPage(
         List<SaidLine> hints,
         PublishedLine praise,
         PublishedLine correction,
-        boolean wordsShown) {
+        LessonSettings settings) {
+    /** Whether the words of the line that is heard are seen. */
+    public boolean wordsShown() {
+        return !settings.wordsHidden();
+    }
+
+    /** The language of a line's words (BCP 47). */
+    public String lang(PublishedLine line) {
+        String own = line.line().traits().lang();
+        return own == null ? settings.lang() : own;
+    }
+
     /** A line, and the play rule that holds for it. */
     public record SaidLine(PublishedLine line, PlayRule rule) {
         public String id() {
@@ -53,38 +65,38 @@ public record StudentPage(
      * @param said what a spot sounds, null for what is no spot
      * @param toNumber the page that a jump leads to, null for what is no jump
      */
-    public record OnPage(Thing thing, SaidLine said, Integer toNumber) {
+    public record OnPage(PageElement thing, SaidLine said, Integer toNumber) {
         public Area area() {
             return thing.area();
         }
 
         public boolean isMark() {
-            return thing instanceof Thing.Spot spot && spot.mark();
+            return thing instanceof PageElement.Spot spot && spot.mark();
         }
 
         public Look look() {
-            return thing instanceof Thing.Spot spot ? spot.look() : Look.USUAL;
+            return thing instanceof PageElement.Spot spot ? spot.look() : Look.USUAL;
         }
 
-        public Thing.Link link() {
-            return thing instanceof Thing.Link link ? link : null;
+        public PageElement.Link link() {
+            return thing instanceof PageElement.Link link ? link : null;
         }
 
-        public Thing.Jump jump() {
-            return thing instanceof Thing.Jump jump ? jump : null;
+        public PageElement.Jump jump() {
+            return thing instanceof PageElement.Jump jump ? jump : null;
         }
 
-        public Thing.Text text() {
-            return thing instanceof Thing.Text text ? text : null;
+        public PageElement.Text text() {
+            return thing instanceof PageElement.Text text ? text : null;
         }
 
-        public Thing.Picture picture() {
-            return thing instanceof Thing.Picture picture ? picture : null;
+        public PageElement.Picture picture() {
+            return thing instanceof PageElement.Picture picture ? picture : null;
         }
 
         /** Whether it is a right or a wrong way: then the child chooses, and there is no arrow. */
         public boolean isChosen() {
-            return thing instanceof Thing.Jump jump && jump.way() != Paths.Kind.PLAIN;
+            return thing instanceof PageElement.Jump jump && jump.way() != Paths.Kind.PLAIN;
         }
     }
 

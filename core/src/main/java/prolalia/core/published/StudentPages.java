@@ -4,10 +4,11 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.PlayRule;
-import prolalia.core.page.Thing;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.StudentPage.OnPage;
@@ -27,7 +28,18 @@ public final class StudentPages {
         List<PublishedPage> pages = shown(lesson);
         if (pages.isEmpty()) {
             return List.of(new StudentPage(
-                    lesson.title(), null, List.of(), List.of(), 1, 1, false, false, List.of(), null, null, true));
+                    lesson.title(),
+                    null,
+                    List.of(),
+                    List.of(),
+                    1,
+                    1,
+                    false,
+                    false,
+                    List.of(),
+                    null,
+                    null,
+                    lesson.settings()));
         }
         Map<String, StagedPage> staged = StagedPage.of(lesson);
         List<StudentPage> met = new ArrayList<>();
@@ -45,8 +57,8 @@ public final class StudentPages {
         boolean sounds = onPage.stream().anyMatch(thing -> thing.said() != null);
         if (page.picture() != null && sounds) {
             staged.things().stream()
-                    .filter(Thing.Spot.class::isInstance)
-                    .forEach(thing -> placed.add(((Thing.Spot) thing).lineId()));
+                    .filter(PageElement.Spot.class::isInstance)
+                    .forEach(thing -> placed.add(((PageElement.Spot) thing).lineId()));
         } else if (page.picture() == null && onPage.stream().allMatch(thing -> thing.said() != null)) {
             onPage = List.of();
         }
@@ -66,14 +78,14 @@ public final class StudentPages {
                 hints(page, staged.rule()),
                 heard(page, LineKind.PRAISE),
                 heard(page, LineKind.CORRECTION),
-                !lesson.every().manner().wordsHidden());
+                lesson.settings());
     }
 
     private static PlayRule ruleOf(PublishedLine line, StagedPage staged) {
         return staged.things().stream()
-                .filter(thing -> thing instanceof Thing.Spot spot
+                .filter(thing -> thing instanceof PageElement.Spot spot
                         && spot.lineId().equals(line.line().id()))
-                .map(thing -> ((Thing.Spot) thing).rule())
+                .map(thing -> ((PageElement.Spot) thing).rule())
                 .findFirst()
                 .orElse(staged.rule());
     }
@@ -97,26 +109,59 @@ public final class StudentPages {
 
     /** Spots without a sound aren't shown: a mark that says nothing would be pressed in vain. */
     private static List<OnPage> onPage(StagedPage staged, PublishedPage page, List<PublishedPage> pages) {
-        List<OnPage> onPage = new ArrayList<>();
-        for (Thing thing : staged.things()) {
-            if (thing instanceof Thing.Spot spot) {
-                page.lines().stream()
-                        .filter(line -> line.line().id().equals(spot.lineId()) && line.isHeard())
-                        .findFirst()
-                        .ifPresent(line -> onPage.add(new OnPage(spot, new SaidLine(line, spot.rule()), null)));
-            } else if (thing instanceof Thing.Jump jump && jump.leadsBack()) {
-                // A child who came by no way at all goes to the page before.
-                onPage.add(new OnPage(jump, null, Math.max(1, pages.indexOf(page))));
-            } else if (thing instanceof Thing.Jump jump) {
-                pages.stream()
-                        .filter(each -> each.id().equals(jump.pageId()))
-                        .findFirst()
-                        .ifPresent(each -> onPage.add(new OnPage(jump, null, pages.indexOf(each) + 1)));
-            } else {
-                onPage.add(new OnPage(thing, null, null));
-            }
+        Placing placing = new Placing(page, pages);
+        return staged.things().stream()
+                .flatMap(thing -> thing.match(placing).stream())
+                .toList();
+    }
+
+    /** How each kind of thing is met on a page; empty: not at all. */
+    private record Placing(PublishedPage page, List<PublishedPage> pages)
+            implements PageElement.Cases<Optional<OnPage>> {
+        @Override
+        public Optional<OnPage> spot(PageElement.Spot spot) {
+            return page.lines().stream()
+                    .filter(line -> line.line().id().equals(spot.lineId()) && line.isHeard())
+                    .findFirst()
+                    .map(line -> new OnPage(spot, new SaidLine(line, spot.rule()), null));
         }
-        return onPage;
+
+        /** What stands on every page is a spot of this one by now, if it has a line for it. */
+        @Override
+        public Optional<OnPage> everySpot(PageElement.EverySpot spot) {
+            return Optional.empty();
+        }
+
+        @Override
+        public Optional<OnPage> jump(PageElement.Jump jump) {
+            if (jump.leadsBack()) {
+                // A child who came by no way at all goes to the page before.
+                return Optional.of(new OnPage(jump, null, Math.max(1, pages.indexOf(page))));
+            }
+            return pages.stream()
+                    .filter(each -> each.id().equals(jump.pageId()))
+                    .findFirst()
+                    .map(each -> new OnPage(jump, null, pages.indexOf(each) + 1));
+        }
+
+        @Override
+        public Optional<OnPage> link(PageElement.Link link) {
+            return asItIs(link);
+        }
+
+        @Override
+        public Optional<OnPage> text(PageElement.Text text) {
+            return asItIs(text);
+        }
+
+        @Override
+        public Optional<OnPage> picture(PageElement.Picture picture) {
+            return asItIs(picture);
+        }
+
+        private static Optional<OnPage> asItIs(PageElement thing) {
+            return Optional.of(new OnPage(thing, null, null));
+        }
     }
 
     private static boolean hasSomething(PublishedPage page) {

@@ -1,7 +1,7 @@
 package prolalia.core.script;
 
 import prolalia.core.lesson.LineKind;
-import prolalia.core.lesson.StepIcon;
+import prolalia.core.lesson.LineTraits;
 
 /**
  * All of a line that a change of the script can touch.
@@ -10,19 +10,16 @@ import prolalia.core.lesson.StepIcon;
  * @param keptTakeId the take that students hear; null: none
  * @param place where it stands
  * @param standingLineId the standing line whose words and take it has; null: it has its own
- * @param icon what it asks to do, as a picture; null: it has none
  */
 public record LineShape(
-        String words,
-        LineKind kind,
-        boolean removed,
-        String keptTakeId,
-        Place place,
-        String standingLineId,
-        StepIcon icon) {
+        String words, LineTraits traits, boolean removed, String keptTakeId, Place place, String standingLineId) {
     /** A line with words and a take of its own. */
     public LineShape(String words, LineKind kind, boolean removed, String keptTakeId, Place place) {
-        this(words, kind, removed, keptTakeId, place, null, null);
+        this(words, LineTraits.of(kind), removed, keptTakeId, place, null);
+    }
+
+    public LineKind kind() {
+        return traits.kind();
     }
 
     /**
@@ -34,37 +31,33 @@ public record LineShape(
 
     /** With other words it is no place of a standing line any more. */
     LineShape withWords(String changed) {
-        return new LineShape(changed, kind, removed, keptTakeId, place, null, icon);
+        return new LineShape(changed, traits, removed, keptTakeId, place, null);
     }
 
-    LineShape withKind(LineKind changed) {
-        return new LineShape(words, changed, removed, keptTakeId, place, standingLineId, icon);
+    LineShape withTraits(LineTraits changed) {
+        return new LineShape(words, changed, removed, keptTakeId, place, standingLineId);
     }
 
     LineShape withRemoved(boolean changed) {
-        return new LineShape(words, kind, changed, keptTakeId, place, standingLineId, icon);
+        return new LineShape(words, traits, changed, keptTakeId, place, standingLineId);
     }
 
     /** With another take it is no place of a standing line any more. */
     LineShape withKept(String changed) {
-        return new LineShape(words, kind, removed, changed, place, null, icon);
+        return new LineShape(words, traits, removed, changed, place, null);
     }
 
     LineShape withPlace(Place changed) {
-        return new LineShape(words, kind, removed, keptTakeId, changed, standingLineId, icon);
-    }
-
-    LineShape withIcon(StepIcon changed) {
-        return new LineShape(words, kind, removed, keptTakeId, place, standingLineId, changed);
+        return new LineShape(words, traits, removed, keptTakeId, changed, standingLineId);
     }
 
     /** The words and the take of a standing line. */
     LineShape withStanding(String lineId, String itsWords, String itsTakeId) {
-        return new LineShape(itsWords, kind, removed, itsTakeId, place, lineId, icon);
+        return new LineShape(itsWords, traits, removed, itsTakeId, place, lineId);
     }
 
     /** The same words and take, but its own. */
     LineShape onItsOwn() {
-        return new LineShape(words, kind, removed, keptTakeId, place, null, icon);
+        return new LineShape(words, traits, removed, keptTakeId, place, null);
     }
 }

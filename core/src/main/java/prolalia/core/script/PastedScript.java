@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 
 /**
  * Reads lines out of pasted text, by the way it is set.
@@ -39,7 +40,15 @@ public final class PastedScript {
      * @param kind what it is taken for
      * @param words without number, letter or bullet
      */
-    public record ReadLine(LineKind kind, String words) {}
+    public record ReadLine(LineTraits traits, String words) {
+        public ReadLine(LineKind kind, String words) {
+            this(LineTraits.of(kind), words);
+        }
+
+        public LineKind kind() {
+            return traits.kind();
+        }
+    }
 
     /** The lines in order; empty when there is no text. */
     public static List<ReadLine> read(String pasted) {

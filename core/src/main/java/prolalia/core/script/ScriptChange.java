@@ -31,6 +31,8 @@ public record ScriptChange(Deed deed, List<LineStep> lines, List<TakeStep> takes
         OWN,
         /** A direction has an icon, or has none any more. */
         ICON,
+        /** Its words are in another language than those of its lesson, or no longer. */
+        LANG,
         /** A direction becomes several, a sentence each. */
         STEPS
     }
@@ -49,8 +51,8 @@ public record ScriptChange(Deed deed, List<LineStep> lines, List<TakeStep> takes
             return !Objects.equals(before.standingLineId(), after.standingLineId());
         }
 
-        public boolean changesIcon() {
-            return before.icon() != after.icon();
+        public boolean changesTraits() {
+            return !before.traits().equals(after.traits());
         }
 
         public boolean changesPlace() {

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.script.LineShape.Place;
 import prolalia.core.script.ScriptChange.Deed;
@@ -80,17 +81,25 @@ public final class ScriptEdits {
 
     public Optional<ScriptChange> changeKind(String lineId, LineKind kind) {
         LineShape shape = line(lineId).shape();
-        return shape.kind() == kind
-                ? Optional.empty()
-                : Optional.of(change(Deed.KIND, new LineStep(lineId, shape, shape.withKind(kind))));
+        return changeTraits(lineId, Deed.KIND, shape.traits().withKind(kind));
     }
 
     /** @param icon null: none any more */
     public Optional<ScriptChange> changeIcon(String lineId, StepIcon icon) {
         LineShape shape = line(lineId).shape();
-        return shape.icon() == icon
+        return changeTraits(lineId, Deed.ICON, shape.traits().withIcon(icon));
+    }
+
+    /** @param lang null: that of its lesson */
+    public Optional<ScriptChange> changeLang(String lineId, String lang) {
+        return changeTraits(lineId, Deed.LANG, line(lineId).shape().traits().withLang(lang));
+    }
+
+    private Optional<ScriptChange> changeTraits(String lineId, Deed deed, LineTraits traits) {
+        LineShape shape = line(lineId).shape();
+        return shape.traits().equals(traits)
                 ? Optional.empty()
-                : Optional.of(change(Deed.ICON, new LineStep(lineId, shape, shape.withIcon(icon))));
+                : Optional.of(change(deed, new LineStep(lineId, shape, shape.withTraits(traits))));
     }
 
     /** The sentences of a line: what would be its steps. */
@@ -126,18 +135,17 @@ public final class ScriptEdits {
         List<LineStep> changes = new ArrayList<>();
         String before = lineId;
         for (int i = 1; i < steps.size(); i++) {
-            LineShape step = new LineShape(
-                            steps.get(i),
-                            shape.kind(),
-                            false,
-                            null,
-                            new Place(shape.place().pageId(), before))
+            LineTraits traits = shape.traits()
+                    .withLabel(null)
                     .withIcon(StepIcon.of(steps.get(i)).orElse(null));
+            LineShape step = new LineShape(
+                    steps.get(i), traits, false, null, new Place(shape.place().pageId(), before), null);
             before = newLineIds.get(i - 1);
             changes.add(new LineStep(before, step.withRemoved(true), step));
         }
+        StepIcon firstIcon = StepIcon.of(steps.get(0)).orElse(shape.traits().icon());
         LineShape first =
-                shape.withWords(steps.get(0)).withIcon(StepIcon.of(steps.get(0)).orElse(shape.icon()));
+                shape.withWords(steps.get(0)).withTraits(shape.traits().withIcon(firstIcon));
         changes.add(new LineStep(lineId, shape, first));
         return Optional.of(new ScriptChange(Deed.STEPS, changes, List.of()));
     }
@@ -162,7 +170,8 @@ public final class ScriptEdits {
         LineShape shape = line(lineId).shape();
         String[] parts = splitWords(shape.words(), at);
         boolean above = parts[0].isEmpty();
-        LineShape added = new LineShape(above ? "" : parts[1], shape.kind(), false, null, placeOfSplit(lineId, at));
+        LineTraits traits = LineTraits.of(shape.kind()).withLang(shape.traits().lang());
+        LineShape added = new LineShape(above ? "" : parts[1], traits, false, null, placeOfSplit(lineId, at), null);
         List<LineStep> steps = new ArrayList<>();
         steps.add(new LineStep(newLineId, added.withRemoved(true), added));
         boolean divides = !above && !parts[1].isEmpty();
@@ -194,7 +203,7 @@ public final class ScriptEdits {
         }
         LineShape upper = line(upperId).shape();
         LineShape joined = upper.withWords(joinWords(upper.words(), lower.words()))
-                .withKind(upper.words().isBlank() ? lower.kind() : upper.kind())
+                .withTraits(upper.words().isBlank() ? lower.traits() : upper.traits())
                 .withKept(upper.keptTakeId() == null ? lower.keptTakeId() : upper.keptTakeId());
         return Optional.of(new ScriptChange(
                 Deed.JOIN,

@@ -13,11 +13,11 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.page.EveryPage.Here;
 import prolalia.core.page.EveryPage.Otherwise;
+import prolalia.core.page.PageElement.EverySpot;
+import prolalia.core.page.PageElement.Spot;
+import prolalia.core.page.PageElement.Text;
 import prolalia.core.page.PlayRule.Level;
 import prolalia.core.page.PlayRule.Part;
-import prolalia.core.page.Thing.EverySpot;
-import prolalia.core.page.Thing.Spot;
-import prolalia.core.page.Thing.Text;
 
 /** Which rule holds, and what stands on every page. */
 class StageRulesTest {
@@ -56,7 +56,7 @@ class StageRulesTest {
                 List.of(line("q", LineKind.QUESTION), line("d", LineKind.DIRECTION), line("e", LineKind.DIRECTION));
         List<Here> usual = every.on(page, Map.of());
         assertThat(sounds(usual.get(0))).isEqualTo("d");
-        assertThat(usual.get(1).thing()).map(Thing::id).contains("every-school");
+        assertThat(usual.get(1).thing()).map(PageElement::id).contains("every-school");
         assertThat(sounds(every.on(page, Map.of("tell", new Otherwise(false, "e")))
                         .get(0)))
                 .isEqualTo("e");

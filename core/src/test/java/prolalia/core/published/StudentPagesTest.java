@@ -6,18 +6,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.Take;
 import prolalia.core.page.Area;
 import prolalia.core.page.EveryPage.Otherwise;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
 import prolalia.core.page.PlayRule.Start;
-import prolalia.core.page.Thing;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.PublishedLesson.PublishedPicture;
@@ -31,14 +32,14 @@ class StudentPagesTest {
 
     private static PublishedLine heard(String id, LineKind kind, String words) {
         Line line = new Line(id, kind, words, Optional.of(new Take("t" + id, words, 1000, false)));
-        return new PublishedLine(line, null, "sound-" + id, new Peaks(new byte[50]));
+        return new PublishedLine(line, "sound-" + id, new Peaks(new byte[50]));
     }
 
     private static PublishedLine silent(String id, LineKind kind, String words) {
-        return new PublishedLine(new Line(id, kind, words, Optional.empty()), null, null, null);
+        return new PublishedLine(new Line(id, kind, words, Optional.empty()), null, null);
     }
 
-    private static Placed placed(Thing... things) {
+    private static Placed placed(PageElement... things) {
         return new Placed(List.of(things), PageSettings.USUAL);
     }
 
@@ -78,9 +79,9 @@ class StudentPagesTest {
                         heard("h", LineKind.HINT, "Look down."),
                         heard("p", LineKind.PRAISE, "Yes!")),
                 placed(
-                        new Thing.Spot("s1", SOMEWHERE, "l1", true),
-                        new Thing.Spot("s3", SOMEWHERE, "l3", true),
-                        new Thing.Spot("gone", SOMEWHERE, "none", true)));
+                        new PageElement.Spot("s1", SOMEWHERE, "l1", true),
+                        new PageElement.Spot("s3", SOMEWHERE, "l3", true),
+                        new PageElement.Spot("gone", SOMEWHERE, "none", true)));
         StudentPage met = StudentPages.of(lesson(page)).get(0);
         assertThat(met.onPage())
                 .as("a mark without a sound would be pressed in vain")
@@ -103,12 +104,12 @@ class StudentPagesTest {
                 PICTURE,
                 List.of(),
                 placed(
-                        new Thing.Jump("r", SOMEWHERE, "c", Paths.Kind.RIGHT),
-                        new Thing.Jump("x", SOMEWHERE, "removed", Paths.Kind.WRONG)));
+                        new PageElement.Jump("r", SOMEWHERE, "c", Paths.Kind.RIGHT),
+                        new PageElement.Jump("x", SOMEWHERE, "removed", Paths.Kind.WRONG)));
         PublishedPage second = new PublishedPage(
-                "b", PICTURE, List.of(), placed(new Thing.Jump("x", SOMEWHERE, "removed", Paths.Kind.WRONG)));
+                "b", PICTURE, List.of(), placed(new PageElement.Jump("x", SOMEWHERE, "removed", Paths.Kind.WRONG)));
         PublishedPage third =
-                new PublishedPage("c", PICTURE, List.of(), placed(new Thing.Jump("k", SOMEWHERE, "back", null)));
+                new PublishedPage("c", PICTURE, List.of(), placed(new PageElement.Jump("k", SOMEWHERE, "back", null)));
         List<StudentPage> met = StudentPages.of(lesson(first, second, third));
         assertThat(met.get(0).goesOn()).isFalse();
         assertThat(met.get(0).onPage())
@@ -124,8 +125,8 @@ class StudentPagesTest {
         PlayRule ofSpot = new PlayRule(null, 40, null, null, null, null);
         PlayRule ofPage = new PlayRule(Start.ARRIVAL, 60, null, null, null, null);
         PlayRule ofLesson = new PlayRule(null, 80, 3, null, null, null);
-        Thing spot = new Thing.Spot("s", SOMEWHERE, "l1", true, null, ofSpot);
-        Thing every = new Thing.EverySpot("e", SOMEWHERE, LineKind.PASSAGE, true, null, null);
+        PageElement spot = new PageElement.Spot("s", SOMEWHERE, "l1", true, null, ofSpot);
+        PageElement every = new PageElement.EverySpot("e", SOMEWHERE, LineKind.PASSAGE, true, null, null);
         PublishedPage page = new PublishedPage(
                 "a",
                 PICTURE,
@@ -137,12 +138,14 @@ class StudentPagesTest {
                 new Placed(List.of(spot), new PageSettings(ofPage, true, Map.of("e", new Otherwise(false, "l4")))));
         PublishedLesson lesson = new PublishedLesson(
                 "Beans",
+                new LessonSettings(true, "de"),
                 List.of(page),
-                new Placed(List.of(every), new PageSettings(ofLesson, false, Map.of(), true)),
+                new Placed(List.of(every), new PageSettings(ofLesson, false, Map.of())),
                 Map.of());
         StudentPage met = StudentPages.of(lesson).get(0);
         assertThat(met.example()).isTrue();
         assertThat(met.wordsShown()).isFalse();
+        assertThat(met.lang(page.lines().get(0))).isEqualTo("de");
         assertThat(met.onPage()).extracting(each -> each.said().id()).containsExactly("l1", "l4");
         assertThat(met.onPage().get(0).said().rule()).isEqualTo(new PlayRule(Start.ARRIVAL, 40, 3, true, 0, false));
         assertThat(met.onPage().get(1).said().rule().volumePercent()).isEqualTo(60);

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.script.LineShape.Place;
 import prolalia.core.script.ScriptChange.Deed;
@@ -158,7 +159,12 @@ class ScriptEditsTest {
         make(edits().useStanding("b", "home", "Now show your partner.", "th").orElseThrow());
         assertThat(shapes.get("b"))
                 .isEqualTo(new LineShape(
-                        "Now show your partner.", LineKind.CHOICE, false, "th", new Place("p", "a"), "home", null));
+                        "Now show your partner.",
+                        LineTraits.of(LineKind.CHOICE),
+                        false,
+                        "th",
+                        new Place("p", "a"),
+                        "home"));
         assertThat(edits().useStanding("b", "home", "Now show your partner.", "th"))
                 .isEmpty();
         // Moving it changes nothing of that; another take, or splitting its words, does.
@@ -190,9 +196,9 @@ class ScriptEditsTest {
         make(steps);
         assertThat(shapes.get("b").words()).isEqualTo("Look at the sea.");
         assertThat(List.of(
-                        shapes.get("b").icon(),
-                        shapes.get("s1").icon(),
-                        shapes.get("s2").icon()))
+                        shapes.get("b").traits().icon(),
+                        shapes.get("s1").traits().icon(),
+                        shapes.get("s2").traits().icon()))
                 .containsExactly(StepIcon.LOOK, StepIcon.COUNT, StepIcon.DRAW);
         assertThat(shapes.get("s2").place()).isEqualTo(new Place("p", "s1"));
         assertThat(edits().intoSteps("b", List.of())).isEmpty();

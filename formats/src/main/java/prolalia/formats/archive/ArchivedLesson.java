@@ -4,7 +4,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.lesson.LessonSettings;
+import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.page.PageSettings;
@@ -17,7 +20,8 @@ import prolalia.core.sound.edit.Edit;
  *
  * @param format always {@value #FORMAT}
  * @param version of the format
- * @param every what stands on every page, and what is said of the lesson as a whole
+ * @param settings what holds for all of it
+ * @param every what stands on every page, and its play rule
  * @param pictures the media types of the pictures that things on its pages show, by their SHA-256
  * @param prompts in the teacher's own voice, as far as she spoke them
  */
@@ -25,6 +29,7 @@ public record ArchivedLesson(
         String format,
         Integer version,
         String title,
+        LessonSettings settings,
         Placed every,
         Map<String, String> pictures,
         Map<Prompt, ArchivedTake> prompts,
@@ -34,6 +39,7 @@ public record ArchivedLesson(
 
     public ArchivedLesson {
         title = title == null ? "" : title;
+        settings = settings == null ? LessonSettings.USUAL : settings;
         every = whole(every);
         pictures = pictures == null ? Map.of() : pictures;
         prompts = prompts == null ? Map.of() : prompts;
@@ -42,11 +48,12 @@ public record ArchivedLesson(
 
     public ArchivedLesson(
             String title,
+            LessonSettings settings,
             Placed every,
             Map<String, String> pictures,
             Map<Prompt, ArchivedTake> prompts,
             List<ArchivedPage> pages) {
-        this(FORMAT, VERSION, title, every, pictures, prompts, pages);
+        this(FORMAT, VERSION, title, settings, every, pictures, prompts, pages);
     }
 
     private static Placed whole(Placed placed) {
@@ -78,8 +85,28 @@ public record ArchivedLesson(
     /** @param number of the slide in the PPTX, from 1 */
     public record ArchivedSlide(String file, Integer number) {}
 
-    /** @param id names it within the archive */
-    public record ArchivedLine(String id, LineKind kind, String words, StepIcon icon, List<ArchivedTake> takes) {
+    /**
+     * @param id names it within the archive
+     * @param lang of its words (BCP 47); null: that of the lesson
+     * @param label what stands before its words on paper
+     */
+    public record ArchivedLine(
+            String id,
+            LineKind kind,
+            String words,
+            StepIcon icon,
+            String lang,
+            String label,
+            List<ArchivedTake> takes) {
+        public static ArchivedLine of(Line line, List<ArchivedTake> takes) {
+            LineTraits is = line.traits();
+            return new ArchivedLine(line.id(), is.kind(), line.words(), is.icon(), is.lang(), is.label(), takes);
+        }
+
+        public LineTraits traits() {
+            return new LineTraits(kind, icon, lang, label);
+        }
+
         public ArchivedLine {
             words = words == null ? "" : words;
             takes = takes == null ? List.of() : takes;

@@ -18,7 +18,9 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import prolalia.core.lesson.LessonLimits;
-import prolalia.core.page.Thing;
+import prolalia.core.lesson.LessonSettings;
+import prolalia.core.page.PageElement;
+import prolalia.core.page.PageElement.Surroundings;
 import prolalia.core.sound.edit.Edit;
 import prolalia.formats.archive.ArchiveRefusedException.Reason;
 import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
@@ -28,8 +30,10 @@ import prolalia.formats.lesson.ZipOut;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.TokenStreamLocation;
 import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The archive of a lesson: a ZIP (PKWARE APPNOTE 6.3, names in UTF-8) with lesson.json, originals as FLAC, takes as they are
@@ -49,7 +53,7 @@ public final class LessonArchive implements AutoCloseable {
     private static final long LARGEST_TOTAL = 8L << 30;
 
     private static final JsonMapper JSON = JsonMapper.builder()
-            .addMixIn(Thing.class, ThingForms.class)
+            .addMixIn(PageElement.class, PageElementForms.class)
             .changeDefaultPropertyInclusion(inclusion -> inclusion.withValueInclusion(JsonInclude.Include.NON_NULL))
             .enable(SerializationFeature.INDENT_OUTPUT)
             .build();
@@ -111,7 +115,7 @@ public final class LessonArchive implements AutoCloseable {
 
     /** What {@link ArchiveProcess} understood of an archive and wrote into its folder. */
     public static ArchivedLesson readUnpacked(Path folder) throws IOException {
-        return JSON.readValue(Files.readAllBytes(folder.resolve(LESSON)), ArchivedLesson.class);
+        return read(Files.readAllBytes(folder.resolve(LESSON)));
     }
 
     /** The files that it wrote there, by the names that the lesson gives them. */
@@ -185,7 +189,7 @@ public final class LessonArchive implements AutoCloseable {
         }
         ArchivedLesson read;
         try {
-            read = JSON.readValue(content, ArchivedLesson.class);
+            read = read(content);
         } catch (JacksonException failure) {
             throw ArchiveRefusedException.unreadable(placeOf(failure));
         }
@@ -207,10 +211,10 @@ public final class LessonArchive implements AutoCloseable {
     private void check() throws ArchiveRefusedException {
         Set<String> ids = new HashSet<>();
         checkSizes();
-        checkThings(lesson.every().things());
+        checkThings(lesson.every().things(), true);
         for (ArchivedPage page : lesson.pages()) {
             checkId(page == null ? null : page.id(), ids);
-            checkThings(page.placed().things());
+            checkThings(page.placed().things(), false);
             if (page.slide() != null) {
                 if (page.slide().file() == null || page.slide().number() == null) {
                     throw ArchiveRefusedException.unreadable(page.id());
@@ -282,18 +286,44 @@ public final class LessonArchive implements AutoCloseable {
         }
     }
 
-    private void checkThings(List<Thing> things) throws ArchiveRefusedException {
-        for (Thing thing : things) {
+    /** What archives up to now said of the words among what stands on every page is one of the settings. */
+    private static ArchivedLesson read(byte[] content) {
+        JsonNode tree = JSON.readTree(content);
+        if (tree.isObject() && !tree.has("settings")) {
+            boolean hidden = tree.at("/every/manner/wordsHidden").asBoolean(false);
+            ((ObjectNode) tree).putPOJO("settings", LessonSettings.USUAL.withWordsHidden(hidden));
+        }
+        return JSON.treeToValue(tree, ArchivedLesson.class);
+    }
+
+    private void checkThings(List<PageElement> things, boolean onEvery) throws ArchiveRefusedException {
+        Surroundings there = new Surroundings() {
+            @Override
+            public boolean isEveryPage() {
+                return onEvery;
+            }
+
+            /** What leads to a line or a page that isn't there is left out when the lesson is made. */
+            @Override
+            public boolean hasLine(String id) {
+                return id != null;
+            }
+
+            @Override
+            public boolean hasPage(String id) {
+                return true;
+            }
+
+            @Override
+            public boolean hasPicture(String hash) {
+                return lesson.pictures().containsKey(hash);
+            }
+        };
+        for (PageElement thing : things) {
             boolean whole = thing != null
                     && thing.id() != null
                     && thing.area() != null
-                    && !(thing instanceof Thing.Spot spot && spot.lineId() == null)
-                    && !(thing instanceof Thing.Picture picture
-                            && !lesson.pictures().containsKey(picture.hash()))
-                    && !(thing instanceof Thing.Text text && (text.words() == null || text.size() == null))
-                    && !(thing instanceof Thing.EverySpot spot && spot.lines() == null)
-                    && !(thing instanceof Thing.Link link
-                            && (link.words() == null || !Thing.Link.isAddress(link.address())));
+                    && thing.fault(there).isEmpty();
             if (!whole) {
                 throw ArchiveRefusedException.unreadable(thing == null || thing.id() == null ? "" : thing.id());
             }

@@ -4,20 +4,28 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.lesson.LessonSettings;
+import prolalia.core.lesson.LineTraits;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 
 /** A chapter of a book: its text, and the overlay that says when each word of it is heard. */
 final class BookChapter {
     private final String name;
     private final String title;
+    private final String lang;
     private final boolean inReadingOrder;
     private final List<Part> parts = new ArrayList<>();
     private long durationMs;
 
-    /** @param name of its files, without their endings @param inReadingOrder otherwise only links lead to it */
-    BookChapter(String name, String title, boolean inReadingOrder) {
+    /**
+     * @param name of its files, without their endings
+     * @param lang of its words (BCP 47)
+     * @param inReadingOrder otherwise only links lead to it
+     */
+    BookChapter(String name, String title, String lang, boolean inReadingOrder) {
         this.name = name;
         this.title = title;
+        this.lang = lang;
         this.inReadingOrder = inReadingOrder;
     }
 
@@ -77,12 +85,12 @@ final class BookChapter {
 
     /** XHTML (EPUB 3.3, 6.1). */
     byte[] text() {
-        BookXml xml = new BookXml("html", "xmlns", "http://www.w3.org/1999/xhtml", "lang", "en", "xml:lang", "en");
+        BookXml xml = new BookXml("html", "xmlns", "http://www.w3.org/1999/xhtml", "lang", lang, "xml:lang", lang);
         xml.open("head")
                 .element("title", title)
                 .empty("link", "rel", "stylesheet", "type", "text/css", "href", "book.css")
                 .close();
-        xml.open("body").element("h1", title);
+        xml.open("body").element("h1", title, "lang", ours(), "xml:lang", ours());
         int number = 0;
         for (Part part : parts) {
             number++;
@@ -91,10 +99,10 @@ final class BookChapter {
                         .empty("img", "src", picture.file(), "alt", picture.shows())
                         .close();
             } else if (part instanceof Paragraph paragraph) {
-                xml.element("p", paragraph.words());
+                xml.element("p", paragraph.words(), "lang", ours(), "xml:lang", ours());
             } else if (part instanceof Link link) {
                 xml.open("p", "class", "way")
-                        .element("a", link.way().words(), "href", link.way().to())
+                        .element("a", link.way().words(), "href", link.way().to(), "lang", ours(), "xml:lang", ours())
                         .close();
             } else {
                 line((LinePart) part, id(number), xml);
@@ -103,8 +111,15 @@ final class BookChapter {
         return xml.close().end();
     }
 
+    /** The language of words that aren't the lesson's but ours; null when it is the same. */
+    private String ours() {
+        return LessonSettings.USUAL_LANG.equals(lang) ? null : LessonSettings.USUAL_LANG;
+    }
+
     private static void line(LinePart part, String id, BookXml xml) {
-        xml.open("p", "id", id, "class", part.line().line().kind().name().toLowerCase(Locale.ROOT), "dir", "auto");
+        LineTraits is = part.line().line().traits();
+        String kind = is.kind().name().toLowerCase(Locale.ROOT);
+        xml.open("p", "id", id, "class", kind, "dir", "auto", "lang", is.lang(), "xml:lang", is.lang());
         if (part.icon() != null) {
             xml.empty("img", "class", "step", "src", part.icon(), "alt", part.iconSays())
                     .text(" ");

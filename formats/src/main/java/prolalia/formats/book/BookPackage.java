@@ -8,10 +8,12 @@ import java.util.UUID;
 /**
  * The package of a book (EPUB 3.3, 5).
  *
+ * @param lang of its words (BCP 47)
  * @param changed to the second
  * @param parts its other files, with their media types
  */
-record BookPackage(UUID id, String title, Instant changed, List<BookChapter> chapters, Map<String, String> parts) {
+record BookPackage(
+        UUID id, String title, String lang, Instant changed, List<BookChapter> chapters, Map<String, String> parts) {
     private static final String XHTML = "application/xhtml+xml";
 
     static byte[] container(String packageDocument) {
@@ -22,7 +24,7 @@ record BookPackage(UUID id, String title, Instant changed, List<BookChapter> cha
                 .end();
     }
 
-    static byte[] navigation(String title, List<BookChapter> chapters) {
+    static byte[] navigation(String title, String lang, List<BookChapter> chapters) {
         BookXml xml = new BookXml(
                 "html",
                 "xmlns",
@@ -30,9 +32,9 @@ record BookPackage(UUID id, String title, Instant changed, List<BookChapter> cha
                 "xmlns:epub",
                 "http://www.idpf.org/2007/ops",
                 "lang",
-                "en",
+                lang,
                 "xml:lang",
-                "en");
+                lang);
         xml.open("head").element("title", titled(title)).close();
         xml.open("body")
                 .open("nav", "epub:type", "toc")
@@ -60,7 +62,7 @@ record BookPackage(UUID id, String title, Instant changed, List<BookChapter> cha
                 "unique-identifier",
                 "id",
                 "xml:lang",
-                "en");
+                lang);
         metadata(xml);
         manifest(xml);
         xml.open("spine");
@@ -74,7 +76,7 @@ record BookPackage(UUID id, String title, Instant changed, List<BookChapter> cha
         xml.open("metadata", "xmlns:dc", "http://purl.org/dc/elements/1.1/")
                 .element("dc:identifier", "urn:uuid:" + id, "id", "id")
                 .element("dc:title", titled(title))
-                .element("dc:language", "en")
+                .element("dc:language", lang)
                 .element("meta", changed.toString(), "property", "dcterms:modified");
         boolean heard = chapters.stream().anyMatch(BookChapter::isHeard);
         if (heard) {

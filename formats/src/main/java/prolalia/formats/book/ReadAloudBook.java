@@ -64,8 +64,8 @@ public final class ReadAloudBook {
     }
 
     private BookChapter chapter(StudentPage page, List<BookChapter> aside) {
-        BookChapter chapter =
-                new BookChapter(pageName(page.number()), say("player.where", page.number(), page.count()), true);
+        BookChapter chapter = new BookChapter(
+                pageName(page.number()), say("player.where", page.number(), page.count()), lang(), true);
         if (page.page() == null) {
             chapter.paragraph(say("player.nothing"));
             return chapter;
@@ -92,7 +92,7 @@ public final class ReadAloudBook {
             }
         }
         if (!page.hints().isEmpty()) {
-            BookChapter hints = new BookChapter("hints-" + page.number(), say("player.hints"), false);
+            BookChapter hints = new BookChapter("hints-" + page.number(), say("player.hints"), lang(), false);
             page.hints().stream().map(SaidLine::line).forEach(line -> add(line, hints));
             hints.way(new Way(pageName(page.number()) + ".xhtml", say("player.backToPage")));
             aside.add(hints);
@@ -118,7 +118,7 @@ public final class ReadAloudBook {
         }
         String name = (right ? "right-" : "wrong-") + page.number() + "-" + each.toNumber();
         if (aside.stream().noneMatch(other -> other.name().equals(name))) {
-            BookChapter answer = new BookChapter(name, say("player.answer"), false);
+            BookChapter answer = new BookChapter(name, say("player.answer"), lang(), false);
             add(said, answer);
             answer.way(new Way(target, say("player.jump", each.toNumber())));
             aside.add(answer);
@@ -166,7 +166,9 @@ public final class ReadAloudBook {
         zip.putPlain("mimetype", MEDIA_TYPE.getBytes(StandardCharsets.US_ASCII));
         zip.put("META-INF/container.xml", BookPackage.container(FOLDER + "package.opf"));
         zip.put(FOLDER + "package.opf", book(changed).packageDocument());
-        zip.put(FOLDER + "nav.xhtml", BookPackage.navigation(lesson.title(), chapters));
+        zip.put(
+                FOLDER + "nav.xhtml",
+                BookPackage.navigation(lesson.title(), lesson.settings().lang(), chapters));
         for (BookChapter chapter : chapters) {
             zip.put(FOLDER + chapter.name() + ".xhtml", chapter.text());
             if (chapter.isHeard()) {
@@ -201,8 +203,13 @@ public final class ReadAloudBook {
         return new BookPackage(
                 UUID.nameUUIDFromBytes(content.getBytes(StandardCharsets.UTF_8)),
                 lesson.title(),
+                lesson.settings().lang(),
                 changed.truncatedTo(ChronoUnit.SECONDS),
                 chapters,
                 parts);
+    }
+
+    private String lang() {
+        return lesson.settings().lang();
     }
 }

@@ -12,11 +12,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import prolalia.core.align.WordTimes.Word;
-import prolalia.core.page.Thing;
+import prolalia.core.page.PageElement;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
-import prolalia.formats.archive.ThingForms;
+import prolalia.formats.archive.PageElementForms;
 import prolalia.formats.lesson.LessonFiles;
 import prolalia.formats.process.Parent;
 import tools.jackson.databind.DeserializationFeature;
@@ -28,7 +28,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 public final class SlidesProcess {
     private static final JsonMapper JSON = JsonMapper.builder()
-            .addMixIn(Thing.class, ThingForms.class)
+            .addMixIn(PageElement.class, PageElementForms.class)
             .changeDefaultPropertyInclusion(inclusion -> inclusion.withValueInclusion(JsonInclude.Include.NON_NULL))
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .build();

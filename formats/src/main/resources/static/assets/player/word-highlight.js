@@ -15,6 +15,7 @@ export class WordHighlight {
   show(place, words, spot) {
     const address = addressOf(spot);
     place.textContent = words;
+    place.lang = spot.lang;
     this.#spans = [];
     this.#now = -1;
     this.#address = address;

@@ -17,11 +17,12 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import prolalia.core.lesson.LessonLimits;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.page.Area;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
-import prolalia.core.page.Thing;
 import prolalia.core.sound.Span;
 import prolalia.core.sound.edit.Edit;
 import prolalia.formats.archive.ArchiveRefusedException.Reason;
@@ -62,12 +63,13 @@ class LessonArchiveTest {
                 List.of(new ArchivedWord("one", 0, 10L, 300L)));
         Placed placed = new Placed(
                 List.of(
-                        new Thing.Spot("s", new Area(0, 0, 0.1, 0.1), "l", true),
-                        new Thing.Link("k", new Area(0, 0, 0.1, 0.1), "More", "https://a.example", true)),
+                        new PageElement.Spot("s", new Area(0, 0, 0.1, 0.1), "l", true),
+                        new PageElement.Link("k", new Area(0, 0, 0.1, 0.1), "More", "https://a.example", true)),
                 PageSettings.USUAL);
-        ArchivedLine line = new ArchivedLine("l", LineKind.QUESTION, "one two", null, List.of(take));
+        ArchivedLine line = new ArchivedLine("l", LineKind.QUESTION, "one two", null, null, null, List.of(take));
         return new ArchivedLesson(
                 "Beans",
+                LessonSettings.USUAL,
                 Placed.NOTHING,
                 Map.of(),
                 Map.of(),

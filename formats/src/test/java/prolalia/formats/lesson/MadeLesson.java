@@ -12,17 +12,19 @@ import java.util.Map;
 import java.util.Optional;
 import javax.imageio.ImageIO;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.lesson.Take;
 import prolalia.core.page.Area;
 import prolalia.core.page.Look;
+import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
-import prolalia.core.page.Thing;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
@@ -55,26 +57,27 @@ public final class MadeLesson implements LessonFiles {
                 List.of(
                         heard("l1", LineKind.DIRECTION, "Look at the bean.", StepIcon.LOOK, folder),
                         heard("l2", LineKind.QUESTION, NASTY, null, folder),
-                        new PublishedLine(
-                                new Line("l3", LineKind.CHOICE, "silent", Optional.empty()), null, null, null),
+                        new PublishedLine(new Line("l3", LineKind.CHOICE, "silent", Optional.empty()), null, null),
                         heard("l4", LineKind.HINT, "Count the leaves.", null, folder),
                         heard("l5", LineKind.PRAISE, "Yes, it is awake!", null, folder),
                         heard("l6", LineKind.NOTE, "For the teacher alone.", null, folder)),
                 new Placed(
                         List.of(
-                                new Thing.Spot(
+                                new PageElement.Spot(
                                         "s1",
                                         new Area(0.1, 0.1, 0.1, 0.1),
                                         "l1",
                                         true,
                                         Look.USUAL,
                                         new PlayRule(PlayRule.Start.ARRIVAL, 50, 2, false, null, null)),
-                                new Thing.Spot("s2", new Area(0.1, 0.4, 0.3, 0.2), "l2", false),
-                                new Thing.Jump("j1", new Area(0.5, 0.5, 0.1, 0.1), "two", Paths.Kind.RIGHT, "bean"),
-                                new Thing.Jump("j2", new Area(0.7, 0.5, 0.1, 0.1), "three", Paths.Kind.WRONG, ""),
-                                new Thing.Link(
+                                new PageElement.Spot("s2", new Area(0.1, 0.4, 0.3, 0.2), "l2", false),
+                                new PageElement.Jump(
+                                        "j1", new Area(0.5, 0.5, 0.1, 0.1), "two", Paths.Kind.RIGHT, "bean"),
+                                new PageElement.Jump("j2", new Area(0.7, 0.5, 0.1, 0.1), "three", Paths.Kind.WRONG, ""),
+                                new PageElement.Link(
                                         "k1", new Area(0.8, 0.8, 0.1, 0.1), "More", "https://a.example/?a=1&b=2", true),
-                                new Thing.Text("t1", new Area(0, 0.9, 1, 0.1), NASTY, Thing.Text.Size.SMALL, null)),
+                                new PageElement.Text(
+                                        "t1", new Area(0, 0.9, 1, 0.1), NASTY, PageElement.Text.Size.SMALL, null)),
                         PageSettings.USUAL)));
         pages.add(new PublishedPage(
                 "two",
@@ -83,7 +86,8 @@ public final class MadeLesson implements LessonFiles {
                 Placed.NOTHING));
         pages.add(new PublishedPage("three", shown, List.of(), Placed.NOTHING));
         pages.add(new PublishedPage("four", null, List.of(), Placed.NOTHING));
-        lesson = new PublishedLesson("Beans & <peas>", pages, Placed.NOTHING, Map.of());
+        lesson =
+                new PublishedLesson("Beans & <peas>", new LessonSettings(false, "de"), pages, Placed.NOTHING, Map.of());
     }
 
     private PublishedLine heard(String id, LineKind kind, String words, StepIcon icon, Path folder) throws IOException {
@@ -92,8 +96,12 @@ public final class MadeLesson implements LessonFiles {
             Files.write(sound, in.readAllBytes());
         }
         files.put("sound-" + id, sound);
-        Line line = new Line(id, kind, words, Optional.of(new Take("t" + id, words, 900, false)));
-        return new PublishedLine(line, icon, "sound-" + id, new Peaks(new byte[45]));
+        Line line = new Line(
+                id,
+                LineTraits.of(kind).withIcon(icon).withLang(kind == LineKind.HINT ? "fr" : null),
+                words,
+                Optional.of(new Take("t" + id, words, 900, false)));
+        return new PublishedLine(line, "sound-" + id, new Peaks(new byte[45]));
     }
 
     /** From now on a page is one of these slides. */

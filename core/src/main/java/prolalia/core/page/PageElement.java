@@ -1,0 +1,405 @@
+package prolalia.core.page;
+
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import prolalia.core.lesson.LineKind;
+
+/**
+ * Something that is placed on a page. Each has a name on its page, and a place. What all kinds must answer is asked here, so
+ * that a new kind has an answer everywhere.
+ */
+public sealed interface PageElement {
+    int LONGEST_WORDS = 300;
+
+    String id();
+
+    Area area();
+
+    PageElement at(Area area);
+
+    PageElement named(String id);
+
+    References references();
+
+    /**
+     * The same with what it leads to under other names.
+     *
+     * @param lines the other id of a line; null: it isn't there
+     * @param pages likewise of a page
+     * @return empty when what it leads to isn't there
+     */
+    Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages);
+
+    /** Why it can't stand there; empty when it can. */
+    Optional<Fault> fault(Surroundings there);
+
+    <R> R match(Cases<R> cases);
+
+    /**
+     * What it leads to, and shows; null: nothing of that kind.
+     *
+     * @param pictureHash the name of a picture's content
+     */
+    record References(String lineId, String pageId, String pictureHash) {
+        static final References NONE = new References(null, null, null);
+    }
+
+    /** Where something is to stand. */
+    interface Surroundings {
+        /** Whether it is the set of every page of a lesson. */
+        boolean isEveryPage();
+
+        /** Whether it may lead to a line; asked with null too. */
+        boolean hasLine(String id);
+
+        boolean hasPage(String id);
+
+        boolean hasPicture(String hash);
+    }
+
+    /** What is wrong with something. */
+    enum Fault {
+        /** What it leads to or shows isn't there, or it can't stand on such a page. */
+        GONE,
+        /** It leads to no address. */
+        ADDRESS,
+        /** It says more than may stand there. */
+        LONG;
+
+        private static Optional<Fault> unless(boolean fine, Fault fault) {
+            return fine ? Optional.empty() : Optional.of(fault);
+        }
+    }
+
+    /** An answer for each kind. */
+    interface Cases<R> {
+        R spot(Spot spot);
+
+        R everySpot(EverySpot spot);
+
+        R link(Link link);
+
+        R jump(Jump jump);
+
+        R text(Text text);
+
+        R picture(Picture picture);
+    }
+
+    /**
+     * A place that sounds a line.
+     *
+     * @param lineId the line that it sounds
+     * @param mark whether its mark is seen; without it, the part of the picture under it is pressed
+     * @param rule what the spot itself says of when and how it sounds
+     */
+    record Spot(String id, Area area, String lineId, boolean mark, Look look, PlayRule rule) implements PageElement {
+        public Spot {
+            look = look == null ? Look.USUAL : look;
+            rule = rule == null ? PlayRule.SILENT : rule;
+        }
+
+        /** A spot that looks and sounds as usual. */
+        public Spot(String id, Area area, String lineId, boolean mark) {
+            this(id, area, lineId, mark, Look.USUAL, PlayRule.SILENT);
+        }
+
+        @Override
+        public Spot at(Area there) {
+            return new Spot(id, there, lineId, mark, look, rule);
+        }
+
+        @Override
+        public Spot named(String name) {
+            return new Spot(name, area, lineId, mark, look, rule);
+        }
+
+        /** The same spot under another rule. */
+        public Spot under(PlayRule other) {
+            return new Spot(id, area, lineId, mark, look, other);
+        }
+
+        /** The same spot for another line. */
+        public Spot sounding(String line) {
+            return new Spot(id, area, line, mark, look, rule);
+        }
+
+        @Override
+        public References references() {
+            return new References(lineId, null, null);
+        }
+
+        @Override
+        public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
+            return Optional.ofNullable(lines.apply(lineId)).map(this::sounding);
+        }
+
+        @Override
+        public Optional<Fault> fault(Surroundings there) {
+            return Fault.unless(!there.isEveryPage() && there.hasLine(lineId), Fault.GONE);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.spot(this);
+        }
+    }
+
+    /**
+     * A spot that stands on every page of a lesson, and sounds a line of that page.
+     *
+     * @param lines the kind of the line that it sounds: the first of that kind on the page
+     */
+    record EverySpot(String id, Area area, LineKind lines, boolean mark, Look look, PlayRule rule)
+            implements PageElement {
+        public EverySpot {
+            look = look == null ? Look.USUAL : look;
+            rule = rule == null ? PlayRule.SILENT : rule;
+        }
+
+        @Override
+        public EverySpot at(Area there) {
+            return new EverySpot(id, there, lines, mark, look, rule);
+        }
+
+        @Override
+        public EverySpot named(String name) {
+            return new EverySpot(name, area, lines, mark, look, rule);
+        }
+
+        /** As it stands on a page. */
+        public Spot sounding(String lineId) {
+            return new Spot(id, area, lineId, mark, look, rule);
+        }
+
+        @Override
+        public References references() {
+            return References.NONE;
+        }
+
+        @Override
+        public Optional<PageElement> withReferences(UnaryOperator<String> others, UnaryOperator<String> pages) {
+            return Optional.of(this);
+        }
+
+        @Override
+        public Optional<Fault> fault(Surroundings there) {
+            return Fault.unless(there.isEveryPage() && lines != null, Fault.GONE);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.everySpot(this);
+        }
+    }
+
+    /**
+     * Words that lead to an address elsewhere.
+     *
+     * @param address http or https
+     * @param seen whether the words are drawn; without, the part of the picture under it is pressed
+     */
+    record Link(String id, Area area, String words, String address, Boolean seen) implements PageElement {
+        private static final int LONGEST_ADDRESS = 2_000;
+
+        public Link {
+            seen = seen != null && seen;
+        }
+
+        /** Whether a link may lead there. */
+        public static boolean isAddress(String address) {
+            return address != null && address.matches("(?i)https?://\\S+") && address.length() <= LONGEST_ADDRESS;
+        }
+
+        @Override
+        public Link at(Area there) {
+            return new Link(id, there, words, address, seen);
+        }
+
+        @Override
+        public Link named(String name) {
+            return new Link(name, area, words, address, seen);
+        }
+
+        @Override
+        public References references() {
+            return References.NONE;
+        }
+
+        @Override
+        public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
+            return Optional.of(this);
+        }
+
+        @Override
+        public Optional<Fault> fault(Surroundings there) {
+            return Fault.unless(isAddress(address) && words != null && words.length() <= LONGEST_WORDS, Fault.ADDRESS);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.link(this);
+        }
+    }
+
+    /**
+     * A part of the page that leads to another page.
+     *
+     * @param pageId the page that it leads to; {@link #BACK}: the one that the student came from
+     * @param way whether pressing it is right, wrong, or neither
+     * @param words drawn on it; empty: the part of the picture under it is pressed
+     */
+    record Jump(String id, Area area, String pageId, Paths.Kind way, String words) implements PageElement {
+        public static final String BACK = "back";
+
+        public Jump {
+            way = way == null || way == Paths.Kind.NEXT ? Paths.Kind.PLAIN : way;
+            words = words == null ? "" : words;
+        }
+
+        /** An area alone. */
+        public Jump(String id, Area area, String pageId, Paths.Kind way) {
+            this(id, area, pageId, way, "");
+        }
+
+        /** The same jump to another page. */
+        public Jump leadingTo(String page) {
+            return new Jump(id, area, page, way, words);
+        }
+
+        public boolean leadsBack() {
+            return BACK.equals(pageId);
+        }
+
+        @Override
+        public Jump at(Area there) {
+            return new Jump(id, there, pageId, way, words);
+        }
+
+        @Override
+        public Jump named(String name) {
+            return new Jump(name, area, pageId, way, words);
+        }
+
+        @Override
+        public References references() {
+            return new References(null, leadsBack() ? null : pageId, null);
+        }
+
+        @Override
+        public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
+            return leadsBack()
+                    ? Optional.of(this)
+                    : Optional.ofNullable(pages.apply(pageId)).map(this::leadingTo);
+        }
+
+        @Override
+        public Optional<Fault> fault(Surroundings there) {
+            return Fault.unless((leadsBack() || there.hasPage(pageId)) && words.length() <= LONGEST_WORDS, Fault.GONE);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.jump(this);
+        }
+    }
+
+    /** Words that stand on the page, to be read. */
+    record Text(String id, Area area, String words, Size size, Look.Tint tint) implements PageElement {
+        private static final int LONGEST = 2_000;
+
+        /** How large, as the height of a row by the height of the page. */
+        public enum Size {
+            TINY(0.02),
+            SMALL(0.04),
+            NORMAL(0.06),
+            LARGE(0.1);
+
+            private final double share;
+
+            Size(double share) {
+                this.share = share;
+            }
+
+            public double share() {
+                return share;
+            }
+        }
+
+        public Text {
+            tint = tint == null ? Look.Tint.INK : tint;
+        }
+
+        @Override
+        public Text at(Area there) {
+            return new Text(id, there, words, size, tint);
+        }
+
+        @Override
+        public Text named(String name) {
+            return new Text(name, area, words, size, tint);
+        }
+
+        @Override
+        public References references() {
+            return References.NONE;
+        }
+
+        @Override
+        public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
+            return Optional.of(this);
+        }
+
+        @Override
+        public Optional<Fault> fault(Surroundings there) {
+            return Fault.unless(words != null && words.length() <= LONGEST && size != null, Fault.LONG);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.text(this);
+        }
+    }
+
+    /**
+     * A picture that stands on the page.
+     *
+     * @param hash of its content, by which it is stored
+     * @param shows what is seen on it, for those who don't see it; empty when it says nothing
+     */
+    record Picture(String id, Area area, String hash, String shows) implements PageElement {
+        public Picture {
+            shows = shows == null ? "" : shows;
+        }
+
+        @Override
+        public Picture at(Area there) {
+            return new Picture(id, there, hash, shows);
+        }
+
+        @Override
+        public Picture named(String name) {
+            return new Picture(name, area, hash, shows);
+        }
+
+        @Override
+        public References references() {
+            return new References(null, null, hash);
+        }
+
+        @Override
+        public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
+            return Optional.of(this);
+        }
+
+        @Override
+        public Optional<Fault> fault(Surroundings there) {
+            return Fault.unless(there.hasPicture(hash) && shows.length() <= LONGEST_WORDS, Fault.GONE);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.picture(this);
+        }
+    }
+}
