@@ -22,9 +22,9 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.archive.LessonArchiver.Form;
 import prolalia.app.archive.LessonArchiver.Written;
-import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.Messages;
-import prolalia.app.sound.RecordingService;
+import prolalia.app.platform.TooLargeException;
 import prolalia.core.lesson.SpeakingName;
 import prolalia.formats.archive.ArchiveRefusedException;
 
@@ -34,13 +34,13 @@ class ArchiveController {
     private final LessonArchiver archiver;
     private final LessonImporter taker;
     private final Messages messages;
-    private final DataFolder folder;
+    private final IncomingFiles files;
 
-    ArchiveController(LessonArchiver archiver, LessonImporter taker, Messages messages, DataFolder folder) {
+    ArchiveController(LessonArchiver archiver, LessonImporter taker, Messages messages, IncomingFiles files) {
         this.archiver = archiver;
         this.taker = taker;
         this.messages = messages;
-        this.folder = folder;
+        this.files = files;
     }
 
     @GetMapping("/bring-back")
@@ -101,8 +101,8 @@ class ArchiveController {
     @ResponseBody
     Map<String, String> bringBack(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletRequest request)
             throws IOException, ArchiveRefusedException {
-        folder.needRoom(request.getContentLengthLong());
-        return Map.of("at", "/lessons/" + taker.take(teacher.actor(), request.getInputStream()));
+        return Map.of(
+                "at", "/lessons/" + taker.take(teacher.actor(), files.open(request, LessonImporter.LARGEST_BYTES)));
     }
 
     @ExceptionHandler(ArchiveRefusedException.class)
@@ -112,7 +112,7 @@ class ArchiveController {
                 .body(Map.of("why", messages.say("archive." + refused.reason(), refused.detail())));
     }
 
-    @ExceptionHandler(RecordingService.TooLargeException.class)
+    @ExceptionHandler(TooLargeException.class)
     @ResponseBody
     ResponseEntity<Map<String, String>> tooLarge() {
         return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)

@@ -19,7 +19,6 @@ import prolalia.app.platform.LimitedProcess;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.Messages;
 import prolalia.app.school.SchoolService;
-import prolalia.app.sound.LimitedStream;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.app.sound.TakeImporter.ImportedTake;
 import prolalia.core.sound.Peaks;
@@ -83,7 +82,7 @@ class LessonImporter {
         Path place = folder.newTemporaryFolder();
         try {
             Path file = place.resolve("archive");
-            Files.copy(new LimitedStream(content, LARGEST_BYTES), file);
+            Files.copy(content, file);
             room.acquireUninterruptibly();
             try {
                 unpack(file, place);

@@ -18,9 +18,10 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
-import prolalia.app.sound.RecordingService;
+import prolalia.app.platform.TooLargeException;
 
 /** Many files and their match with the script. */
 @Controller
@@ -28,11 +29,13 @@ class FileBatchController {
     private final FileBatchService batches;
     private final MediaResponses media;
     private final Messages messages;
+    private final IncomingFiles files;
 
-    FileBatchController(FileBatchService batches, MediaResponses media, Messages messages) {
+    FileBatchController(FileBatchService batches, MediaResponses media, Messages messages, IncomingFiles files) {
         this.batches = batches;
         this.media = media;
         this.messages = messages;
+        this.files = files;
     }
 
     /** Answers when the file is on the disk, or when it is clear that it is no sound. */
@@ -46,7 +49,8 @@ class FileBatchController {
             @RequestParam String name,
             HttpServletRequest request)
             throws IOException {
-        batches.receive(teacher.actor(), lessonId, id, number, name, request.getInputStream());
+        batches.receive(
+                teacher.actor(), lessonId, id, number, name, files.open(request, LongRecordingService.LARGEST_BYTES));
         return Map.of("at", "/batches/" + id);
     }
 
@@ -106,7 +110,7 @@ class FileBatchController {
         model.addAttribute("lesson", batch.lesson());
     }
 
-    @ExceptionHandler(RecordingService.TooLargeException.class)
+    @ExceptionHandler(TooLargeException.class)
     @ResponseBody
     ResponseEntity<Map<String, String>> tooLarge() {
         return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)

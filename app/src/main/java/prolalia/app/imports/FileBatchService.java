@@ -27,7 +27,7 @@ import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sound.RecordingService;
+import prolalia.app.platform.TooLargeException;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.core.align.FileMatch;
 import prolalia.core.align.FileMatch.Match;
@@ -76,15 +76,11 @@ class FileBatchService {
             throws IOException {
         access.require(teacher, lessonId, Right.EDIT);
         if (number < 0 || number >= MOST_FILES) {
-            throw new RecordingService.TooLargeException();
+            throw new TooLargeException();
         }
-        folder.needRoom(0);
         Path file = folder.newTemporaryFile();
         try {
-            Files.copy(
-                    RecordingService.limited(content, LongRecordingService.LARGEST_BYTES),
-                    file,
-                    StandardCopyOption.REPLACE_EXISTING);
+            Files.copy(content, file, StandardCopyOption.REPLACE_EXISTING);
             store.begin(batchId, lessonId, clock.millis());
             if (!batch(teacher, batchId).lessonId().equals(lessonId)) {
                 throw new NotFoundException("batch");

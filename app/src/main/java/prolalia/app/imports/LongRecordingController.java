@@ -20,11 +20,11 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.imports.LongRecording.State;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sound.RecordingService;
+import prolalia.app.platform.TooLargeException;
 
 /** A long recording and its lines. */
 @Controller
@@ -33,19 +33,19 @@ class LongRecordingController {
     private final LessonService lessons;
     private final MediaResponses media;
     private final Messages messages;
-    private final DataFolder folder;
+    private final IncomingFiles files;
 
     LongRecordingController(
             LongRecordingService recordings,
             LessonService lessons,
             MediaResponses media,
             Messages messages,
-            DataFolder folder) {
+            IncomingFiles files) {
         this.recordings = recordings;
         this.lessons = lessons;
         this.media = media;
         this.messages = messages;
-        this.folder = folder;
+        this.files = files;
     }
 
     /** Answers when the file is on the disk. */
@@ -58,11 +58,8 @@ class LongRecordingController {
             @RequestParam String name,
             HttpServletRequest request)
             throws IOException {
-        if (request.getContentLengthLong() > LongRecordingService.LARGEST_BYTES) {
-            throw new RecordingService.TooLargeException();
-        }
-        folder.needRoom(request.getContentLengthLong());
-        recordings.receive(teacher.actor(), lessonId, id, name, request.getInputStream());
+        recordings.receive(
+                teacher.actor(), lessonId, id, name, files.open(request, LongRecordingService.LARGEST_BYTES));
         return Map.of("at", "/long-recordings/" + id);
     }
 
@@ -114,7 +111,7 @@ class LongRecordingController {
         model.addAttribute("percent", recordings.percentHeard(recording.id()));
     }
 
-    @ExceptionHandler(RecordingService.TooLargeException.class)
+    @ExceptionHandler(TooLargeException.class)
     @ResponseBody
     ResponseEntity<Map<String, String>> tooLarge() {
         return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)

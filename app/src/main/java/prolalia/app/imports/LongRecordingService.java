@@ -12,7 +12,6 @@ import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sound.RecordingService;
 import prolalia.core.align.LineSlice;
 import prolalia.core.script.ReadingTime;
 import prolalia.core.sound.Span;
@@ -43,7 +42,7 @@ class LongRecordingService {
     /** Takes a file in; it is on the disk when this returns, and is listened to from then on. */
     void receive(Teacher teacher, String lessonId, String id, String fileName, InputStream content) throws IOException {
         access.require(teacher, lessonId, Right.EDIT);
-        String rawHash = media.keep(RecordingService.limited(content, LARGEST_BYTES));
+        String rawHash = media.keep(content);
         begin(lessonId, null, id, fileName, rawHash);
     }
 

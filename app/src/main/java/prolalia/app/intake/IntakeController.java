@@ -20,9 +20,9 @@ import prolalia.app.account.SignedInTeacher;
 import prolalia.app.intake.PaperImporter.TooManyPagesException;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.Messages;
-import prolalia.app.sound.RecordingService;
+import prolalia.app.platform.TooLargeException;
 
 /** Papers that come in, up to where they can be looked over. */
 @Controller
@@ -31,15 +31,15 @@ class IntakeController {
     private final PaperImporter taker;
     private final LessonService lessons;
     private final Messages messages;
-    private final DataFolder folder;
+    private final IncomingFiles files;
 
     IntakeController(
-            IntakeService intake, PaperImporter taker, LessonService lessons, Messages messages, DataFolder folder) {
+            IntakeService intake, PaperImporter taker, LessonService lessons, Messages messages, IncomingFiles files) {
         this.intake = intake;
         this.taker = taker;
         this.lessons = lessons;
         this.messages = messages;
-        this.folder = folder;
+        this.files = files;
     }
 
     @GetMapping("/lessons/{id}/bring-in")
@@ -60,11 +60,7 @@ class IntakeController {
             @RequestParam String name,
             HttpServletRequest request)
             throws IOException {
-        if (request.getContentLengthLong() > IntakeService.LARGEST_BYTES) {
-            throw new RecordingService.TooLargeException();
-        }
-        folder.needRoom(request.getContentLengthLong());
-        intake.receive(teacher.actor(), lessonId, id, name, request.getInputStream());
+        intake.receive(teacher.actor(), lessonId, id, name, files.open(request, IntakeService.LARGEST_BYTES));
         return Map.of("at", "/papers/" + id);
     }
 
@@ -126,7 +122,7 @@ class IntakeController {
         return "redirect:/lessons/" + paper.lessonId();
     }
 
-    @ExceptionHandler(RecordingService.TooLargeException.class)
+    @ExceptionHandler(TooLargeException.class)
     @ResponseBody
     ResponseEntity<Map<String, String>> tooLarge() {
         return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)

@@ -15,7 +15,6 @@ import prolalia.app.lesson.Right;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sound.RecordingService;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.Proposal;
 import prolalia.core.page.Area;
@@ -44,7 +43,7 @@ class IntakeService {
         if (access.require(teacher, lessonId, Right.EDIT).isShelf()) {
             throw new NotFoundException("lesson");
         }
-        String rawHash = media.keep(RecordingService.limited(content, LARGEST_BYTES));
+        String rawHash = media.keep(content);
         store.add(id, lessonId, shortened(fileName), rawHash, clock.millis());
         paper(teacher, id);
         reader.readSoon();

@@ -1,9 +1,7 @@
 package prolalia.app.intake;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -17,18 +15,16 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
-import prolalia.app.intake.StoredPaper.Parts;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.papers.OpenedPages;
+import prolalia.app.papers.PaperRun;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Machine;
 import prolalia.app.platform.MediaStore;
-import prolalia.core.intake.Proposal;
-import prolalia.formats.paper.PaperPage;
 import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.PaperRefusedException.Reason;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Reads papers, as many at a time as the machine has memory for; teachers take turns. What a stop of the server interrupts is
@@ -47,7 +43,7 @@ class PaperReader implements DisposableBean {
     private final PaperStore store;
     private final MediaStore media;
     private final DataFolder folder;
-    private final JsonMapper json;
+    private final OpenedPages opened;
     private final TransactionTemplate transaction;
     private final Map<String, HowFar> progress = new ConcurrentHashMap<>();
     private final Map<String, PaperRun> running = new ConcurrentHashMap<>();
@@ -64,13 +60,13 @@ class PaperReader implements DisposableBean {
             PaperStore store,
             MediaStore media,
             DataFolder folder,
-            JsonMapper json,
+            OpenedPages opened,
             TransactionTemplate transaction,
             BegunWork begun) {
         this.store = store;
         this.media = media;
         this.folder = folder;
-        this.json = json;
+        this.opened = opened;
         this.transaction = transaction;
         this.begun = begun;
     }
@@ -142,7 +138,8 @@ class PaperReader implements DisposableBean {
         try (PaperRun run = new PaperRun(media.file(paper.rawHash()), place)) {
             running.put(id, run);
             run.await((page, pages) -> progress.put(id, new HowFar(page, pages)));
-            List<StoredPage> pages = pages(place);
+            List<StoredPage> pages =
+                    opened.kept(place).stream().map(StoredPage::of).toList();
             transaction.executeWithoutResult(status -> {
                 if (store.end(id, State.ARRIVED, State.READ, null)) {
                     store.addPages(id, pages);
@@ -162,36 +159,6 @@ class PaperReader implements DisposableBean {
             progress.remove(id);
             FileSystemUtils.deleteRecursively(place);
         }
-    }
-
-    /** The pages that were read into a folder; their pictures and sounds are moved into the media store. */
-    List<StoredPage> pages(Path place) throws IOException {
-        List<StoredPage> pages = new ArrayList<>();
-        for (int number = 1; Files.exists(place.resolve("page-" + number + ".json")); number++) {
-            PaperPage page =
-                    json.readValue(Files.readString(place.resolve("page-" + number + ".json")), PaperPage.class);
-            String picture = page.picture() == null ? null : media.keep(written(place, page.picture()));
-            List<PaperPage.Sound> sounds = new ArrayList<>();
-            for (PaperPage.Sound sound : page.sounds()) {
-                sounds.add(new PaperPage.Sound(sound.area(), sound.name(), media.keep(written(place, sound.file()))));
-            }
-            pages.add(new StoredPage(
-                    number,
-                    page.width(),
-                    page.height(),
-                    picture,
-                    page.mediaType(),
-                    Proposal.of(page.lines()),
-                    0,
-                    new Parts(sounds, page.jumps(), page.links()),
-                    true));
-        }
-        return pages;
-    }
-
-    /** A file beside the page that names it, whatever the program that opened the paper was made to write. */
-    private static Path written(Path place, String name) {
-        return place.resolve(Path.of(name).getFileName());
     }
 
     @Override

@@ -5,6 +5,8 @@ import java.nio.file.Path;
 import java.time.Clock;
 import org.springframework.stereotype.Service;
 import prolalia.app.intake.StoredPaper.State;
+import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.papers.OpenedPages;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 
@@ -12,14 +14,14 @@ import prolalia.app.platform.MediaStore;
 @Service
 public class ReadPapers {
     private final PaperStore store;
-    private final PaperReader reader;
+    private final OpenedPages opened;
     private final PaperImporter taker;
     private final MediaStore media;
     private final Clock clock;
 
-    ReadPapers(PaperStore store, PaperReader reader, PaperImporter taker, MediaStore media, Clock clock) {
+    ReadPapers(PaperStore store, OpenedPages opened, PaperImporter taker, MediaStore media, Clock clock) {
         this.store = store;
-        this.reader = reader;
+        this.opened = opened;
         this.taker = taker;
         this.media = media;
         this.clock = clock;
@@ -34,7 +36,7 @@ public class ReadPapers {
     public void take(String lessonId, String fileName, Path file, Path read) throws IOException {
         String id = Ids.newId();
         store.add(id, lessonId, fileName, media.keep(file), clock.millis());
-        store.addPages(id, reader.pages(read));
+        store.addPages(id, opened.kept(read).stream().map(StoredPage::of).toList());
         store.end(id, State.ARRIVED, State.READ, null);
         taker.take(store.find(id).orElseThrow());
     }

@@ -49,6 +49,20 @@ record StoredPaper(
             int changes,
             Parts parts,
             boolean wanted) {
+        /** A page as it was read. */
+        static StoredPage of(PaperPage page) {
+            return new StoredPage(
+                    page.number(),
+                    page.width(),
+                    page.height(),
+                    page.picture(),
+                    page.mediaType(),
+                    Proposal.of(page.lines()),
+                    0,
+                    new Parts(page.sounds(), page.jumps(), page.links()),
+                    true);
+        }
+
         public double aspect() {
             return (double) width / height;
         }

@@ -11,11 +11,14 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpRange;
 import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.ServletWebRequest;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.player.PlayerService.Opened;
@@ -32,7 +35,6 @@ import prolalia.core.published.PublishedLesson;
 class MediaDelivery extends HttpFilter {
     private static final Pattern MEDIA =
             Pattern.compile("/[le]/([\\w-]{1,64})/(?:sound/([0-9a-f]{64})\\.mp3|picture/([0-9a-f]{64}))");
-    private static final Pattern RANGE = Pattern.compile("bytes=(\\d{1,15})-(\\d{0,15})");
     private static final int PATHS_REMEMBERED = 50_000;
     private static final String SENDFILE = "org.apache.tomcat.sendfile.";
 
@@ -108,25 +110,20 @@ class MediaDelivery extends HttpFilter {
         long start = 0;
         long end = size;
         if (range != null) {
-            Matcher one = RANGE.matcher(range);
+            HttpRange one = one(range, size);
             String onlyIf = request.getHeader("If-Range");
-            if (!one.matches() || onlyIf != null && !onlyIf.equals(entityTag)) {
+            if (one == null || onlyIf != null && !onlyIf.equals(entityTag)) {
                 return false;
             }
-            start = Long.parseLong(one.group(1));
-            end = one.group(2).isEmpty() ? size : Math.min(size, Long.parseLong(one.group(2)) + 1);
-            if (start >= end) {
-                return false;
-            }
+            start = one.getRangeStart(size);
+            end = one.getRangeEnd(size) + 1;
         }
-        response.setHeader("ETag", entityTag);
         response.setHeader("Cache-Control", "max-age=31536000, private, immutable");
         response.setHeader("Accept-Ranges", "bytes");
         response.setHeader("X-Content-Type-Options", "nosniff");
         response.setHeader("Content-Security-Policy", "default-src 'none'; frame-ancestors 'none'; base-uri 'none'");
         response.setHeader("Referrer-Policy", "same-origin");
-        if (entityTag.equals(request.getHeader("If-None-Match"))) {
-            response.setStatus(HttpServletResponse.SC_NOT_MODIFIED);
+        if (new ServletWebRequest(request, response).checkNotModified(entityTag)) {
             return true;
         }
         if (range != null) {
@@ -139,6 +136,16 @@ class MediaDelivery extends HttpFilter {
             send(asked.file(), start, end, request, response);
         }
         return true;
+    }
+
+    /** The one range that was asked for, if it is within the file; null otherwise. */
+    private static HttpRange one(String header, long size) {
+        try {
+            List<HttpRange> ranges = HttpRange.parseRanges(header);
+            return ranges.size() == 1 && ranges.get(0).getRangeStart(size) < size ? ranges.get(0) : null;
+        } catch (IllegalArgumentException unreadable) {
+            return null;
+        }
     }
 
     private static void send(

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.context.request.async.DeferredResult;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.platform.Ids;
@@ -97,14 +98,13 @@ class PhoneController {
 
     @GetMapping("/read-throughs/{token}/messages")
     @ResponseBody
-    List<Message> toComputer(
+    DeferredResult<List<Message>> toComputer(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String token,
-            @RequestParam(defaultValue = "0") long after)
-            throws InterruptedException {
+            @RequestParam(defaultValue = "0") long after) {
         PhoneLink link = ofTeacher(teacher, token);
         links.computerIsThere(link);
-        return link.await(Side.COMPUTER, after, LONGEST_WAIT_MS);
+        return heard(link, Side.COMPUTER, after);
     }
 
     @PostMapping("/read-throughs/{token}/messages")
@@ -133,9 +133,15 @@ class PhoneController {
 
     @GetMapping("/phone/{token}/messages")
     @ResponseBody
-    List<Message> toPhone(@PathVariable String token, @RequestParam(defaultValue = "0") long after)
-            throws InterruptedException {
-        return ofPhone(token).await(Side.PHONE, after, LONGEST_WAIT_MS);
+    DeferredResult<List<Message>> toPhone(@PathVariable String token, @RequestParam(defaultValue = "0") long after) {
+        return heard(ofPhone(token), Side.PHONE, after);
+    }
+
+    /** What comes next, or nothing after a while; no thread is held by whoever waits. */
+    private static DeferredResult<List<Message>> heard(PhoneLink link, Side side, long after) {
+        DeferredResult<List<Message>> result = new DeferredResult<>(LONGEST_WAIT_MS, List.of());
+        result.onCompletion(link.listen(side, after, result::setResult));
+        return result;
     }
 
     /** @param phone which of the phones that came by this code speaks: only the last one is the microphone */

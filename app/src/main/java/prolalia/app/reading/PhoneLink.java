@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import prolalia.app.account.Actor.Phone;
 import prolalia.app.account.Actor.Teacher;
@@ -115,9 +116,13 @@ final class PhoneLink {
         mailbox(to).add(words);
     }
 
-    /** Answers what came after a message, at once or as soon as something comes; empty when nothing does for a while. */
-    List<Message> await(Side side, long after, long longestMs) throws InterruptedException {
-        return mailbox(side).await(after, longestMs);
+    /**
+     * Tells what came after a message, once: now, or as soon as something comes.
+     *
+     * @return takes back that somebody waits
+     */
+    Runnable listen(Side side, long after, Consumer<List<Message>> told) {
+        return mailbox(side).listen(after, told);
     }
 
     private Mailbox mailbox(Side side) {
@@ -126,14 +131,19 @@ final class PhoneLink {
 
     private static final class Mailbox {
         private final List<Message> messages = new ArrayList<>();
+        private final List<Waiting> waiting = new ArrayList<>();
         private long last;
+
+        private record Waiting(long after, Consumer<List<Message>> told) {}
 
         synchronized void add(Map<String, String> words) {
             messages.add(new Message(++last, whole(words)));
             if (messages.size() > MOST_HELD) {
                 messages.remove(0);
             }
-            notifyAll();
+            List<Waiting> told = List.copyOf(waiting);
+            waiting.clear();
+            told.forEach(each -> each.told().accept(after(each.after())));
         }
 
         /** What somebody sent may hold a null. */
@@ -143,11 +153,24 @@ final class PhoneLink {
                     .collect(Collectors.toUnmodifiableMap(Map.Entry::getKey, Map.Entry::getValue));
         }
 
-        synchronized List<Message> await(long after, long longestMs) throws InterruptedException {
-            if (last <= after) {
-                wait(longestMs);
+        synchronized Runnable listen(long after, Consumer<List<Message>> told) {
+            if (last > after) {
+                told.accept(after(after));
+                return () -> {};
             }
-            return messages.stream().filter(message -> message.number() > after).toList();
+            Waiting one = new Waiting(after, told);
+            waiting.add(one);
+            return () -> forget(one);
+        }
+
+        private synchronized void forget(Waiting one) {
+            waiting.remove(one);
+        }
+
+        private List<Message> after(long number) {
+            return messages.stream()
+                    .filter(message -> message.number() > number)
+                    .toList();
         }
     }
 }

@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.Actor.Phone;
 import prolalia.app.lesson.PagePictures;
+import prolalia.app.platform.TooLargeException;
 import prolalia.app.sound.RecordingService;
 import prolalia.app.sound.VerdictPage;
 
@@ -86,7 +87,7 @@ class PhoneRecordingController {
         return pictures.serve(rights.toSee(token, hash), hash, request);
     }
 
-    @ExceptionHandler(RecordingService.TooLargeException.class)
+    @ExceptionHandler(TooLargeException.class)
     String tooLarge(HttpServletResponse response) {
         response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
         return "reading/too-large";

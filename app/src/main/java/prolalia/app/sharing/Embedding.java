@@ -3,9 +3,9 @@ package prolalia.app.sharing;
 import org.springframework.web.util.HtmlUtils;
 
 /** A lesson within a page elsewhere. */
-public final class Embedding {
-    public static final int WIDTH = 960;
-    public static final int HEIGHT = 640;
+final class Embedding {
+    static final int WIDTH = 960;
+    static final int HEIGHT = 640;
 
     /** No forms, no downloads, no way to lead the page around it elsewhere; links of the lesson open in a new tab. */
     private static final String SANDBOX = "allow-scripts allow-same-origin allow-popups allow-popups-to-escape-sandbox";
@@ -17,7 +17,7 @@ public final class Embedding {
      *
      * @param base address of this server, without a slash at the end
      */
-    public static String snippet(String base, String token, String title, int width, int height) {
+    static String snippet(String base, String token, String title, int width, int height) {
         return "<iframe src=\"%s\" title=\"%s\" width=\"%d\" height=\"%d\" sandbox=\"%s\" allow=\"autoplay\" loading=\"lazy\"></iframe>"
                 .formatted(
                         HtmlUtils.htmlEscape(base + "/e/" + token),

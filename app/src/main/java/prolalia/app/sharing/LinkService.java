@@ -7,6 +7,8 @@ import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.Ids;
 import prolalia.app.sharing.LinkStore.Link;
@@ -17,11 +19,13 @@ import prolalia.app.sharing.LinkStore.Purpose;
 public class LinkService {
     private final LinkStore links;
     private final LessonAccess access;
+    private final LessonStore lessons;
     private final Clock clock;
 
-    LinkService(LinkStore links, LessonAccess access, Clock clock) {
+    LinkService(LinkStore links, LessonAccess access, LessonStore lessons, Clock clock) {
         this.links = links;
         this.access = access;
+        this.lessons = lessons;
         this.clock = clock;
     }
 
@@ -49,6 +53,14 @@ public class LinkService {
     /** Where a token leads, or nothing when there never was such a link. */
     public Optional<Target> follow(String token) {
         return links.target(token, clock.millis());
+    }
+
+    /** The title of the lesson to which a link leads; empty when it leads to none, or to none any more. */
+    Optional<String> title(String token) {
+        return follow(token)
+                .filter(target -> !target.withdrawn())
+                .flatMap(target -> lessons.lesson(target.lessonId()))
+                .map(LessonSummary::title);
     }
 
     /** The token of the newest link that holds, whosever lesson it is. */

@@ -8,6 +8,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.LimitedStream;
 import prolalia.core.sound.MicrophoneReport;
 import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest;

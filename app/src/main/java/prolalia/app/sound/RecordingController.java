@@ -3,6 +3,7 @@ package prolalia.app.sound;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.List;
 import java.util.Map;
 import org.springframework.core.io.Resource;
@@ -25,9 +26,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.TooLargeException;
 
 /** What the recorder in the browser talks to. */
 @Controller
@@ -36,19 +38,19 @@ class RecordingController {
     private final TakeService takes;
     private final MediaResponses media;
     private final VerdictPage verdicts;
-    private final DataFolder folder;
+    private final IncomingFiles files;
 
     RecordingController(
             RecordingService recordings,
             TakeService takes,
             MediaResponses media,
             VerdictPage verdicts,
-            DataFolder folder) {
+            IncomingFiles files) {
         this.recordings = recordings;
         this.takes = takes;
         this.media = media;
         this.verdicts = verdicts;
-        this.folder = folder;
+        this.files = files;
     }
 
     /** Answers when the chunk is on the disk. */
@@ -89,14 +91,8 @@ class RecordingController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        if (request.getContentLengthLong() > RecordingService.LARGEST_RECORDING_BYTES) {
-            throw new RecordingService.TooLargeException();
-        }
-        folder.needRoom(request.getContentLengthLong());
-        return verdicts.show(
-                recordings.receiveFile(teacher.actor(), id, lineId, name, null, request.getInputStream()),
-                response,
-                model);
+        InputStream file = files.open(request, RecordingService.LARGEST_RECORDING_BYTES);
+        return verdicts.show(recordings.receiveFile(teacher.actor(), id, lineId, name, null, file), response, model);
     }
 
     @PostMapping("/recordings/{id}/take-whole")
@@ -161,7 +157,7 @@ class RecordingController {
         // Nothing to keep; a browser that has the chunk sends it again.
     }
 
-    @ExceptionHandler(RecordingService.TooLargeException.class)
+    @ExceptionHandler(TooLargeException.class)
     String tooLarge(HttpServletResponse response) {
         response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
         return "reading/too-large";

@@ -28,9 +28,11 @@ import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.HouseProperties;
+import prolalia.app.platform.LimitedStream;
 import prolalia.app.platform.LocksByName;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.TooLargeException;
 import prolalia.app.sound.StoredRecording.State;
 
 /**
@@ -100,9 +102,6 @@ public class RecordingService implements DisposableBean {
         late = new BackgroundWork("late-chunks", begun, this::join, id -> {});
     }
 
-    /** More came in than a recording may have. */
-    public static final class TooLargeException extends RuntimeException {}
-
     /**
      * Takes a chunk in; it is on the disk when this returns. The first chunk to arrive begins the recording.
      *
@@ -151,11 +150,6 @@ public class RecordingService implements DisposableBean {
     @Override
     public void destroy() {
         late.close();
-    }
-
-    /** At most so much of a stream; whoever reads on gets a {@link TooLargeException}. */
-    public static InputStream limited(InputStream content, long mostBytes) {
-        return new LimitedStream(content, mostBytes);
     }
 
     /**

@@ -110,7 +110,7 @@ class AccessTest extends Browsing {
         checkPhone(page);
         page.keyboard().press("Escape");
         page.waitForSelector(".row-line");
-        page.getByText("Give out").click();
+        giveOut(page);
         check(page, "give out");
         checkElsewhere(page);
         checkLibrary(page);
@@ -200,7 +200,7 @@ class AccessTest extends Browsing {
     private static String link(Page teacher, String lesson) {
         teacher.navigate(teacher.url().replaceFirst("(https?://[^/]+/).*", "$1"));
         teacher.getByText(lesson).first().click();
-        teacher.getByText("Give out").click();
+        giveOut(teacher);
         return teacher.inputValue("#link");
     }
 

@@ -66,6 +66,17 @@ abstract class Browsing extends RunningHouse {
     /** The page of a lesson's link, which is made unless there is one. */
     static void giveOut(Page page, String lesson) {
         page.navigate(lesson.split("#")[0] + "/give-out");
+        makeLink(page);
+    }
+
+    /** The same, from any page of a lesson. */
+    static void giveOut(Page page) {
+        page.getByText("Give out").click();
+        page.waitForSelector(".give-out");
+        makeLink(page);
+    }
+
+    private static void makeLink(Page page) {
         if (page.locator("#make-link").count() > 0) {
             page.locator("#make-link").click();
             page.waitForSelector("#link");

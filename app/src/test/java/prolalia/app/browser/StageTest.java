@@ -181,7 +181,7 @@ class StageTest extends Browsing {
         page.locator("#sheet").focus();
         page.keyboard().press("j");
         kept(page, 5);
-        page.getByText("Give out").click();
+        giveOut(page);
         Page student = context(1280, 800).newPage();
         student.navigate(page.inputValue("#link"));
         assertThat(student.getByLabel("The ovens (opens in a new tab)").getAttribute("rel"))

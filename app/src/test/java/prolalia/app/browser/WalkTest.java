@@ -82,7 +82,7 @@ class WalkTest extends Browsing {
     void theStudentsControlsWorkByKeyboardAndSayWhatTheyDo() {
         Page teacher = desk();
         teacher.getByText("How a bean wakes up").first().click();
-        teacher.getByText("Give out").click();
+        giveOut(teacher);
         String link = teacher.inputValue("#link");
         Page student = context(1280, 800).newPage();
         student.navigate(link);

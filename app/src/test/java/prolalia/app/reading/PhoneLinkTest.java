@@ -2,10 +2,9 @@ package prolalia.app.reading;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import prolalia.app.account.Actor;
 import prolalia.app.reading.PhoneLink.Message;
@@ -17,8 +16,14 @@ class PhoneLinkTest {
 
     private final PhoneLink link = new PhoneLink(new Actor.Teacher("ines"), "beans", List.of("a", "b"), NOW);
 
-    private List<String> heard(Side side, long after) throws InterruptedException {
-        return link.await(side, after, 1).stream()
+    private List<Message> messages(Side side, long after) {
+        List<Message> messages = new ArrayList<>();
+        link.listen(side, after, messages::addAll).run();
+        return messages;
+    }
+
+    private List<String> heard(Side side, long after) {
+        return messages(side, after).stream()
                 .map(message -> message.says().get("kind"))
                 .toList();
     }
@@ -39,7 +44,7 @@ class PhoneLinkTest {
     }
 
     @Test
-    void theNewestPhoneIsTheMicrophone() throws Exception {
+    void theNewestPhoneIsTheMicrophone() {
         link.join("one");
         assertThat(link.isMicrophone("one")).isTrue();
         link.join("two");
@@ -50,7 +55,7 @@ class PhoneLinkTest {
     }
 
     @Test
-    void messagesComeInOrderToTheirSideAloneAndAfterWhatWasHeardBefore() throws Exception {
+    void messagesComeInOrderToTheirSideAloneAndAfterWhatWasHeardBefore() {
         link.say(Side.PHONE, Map.of("kind", "press"));
         link.say(Side.COMPUTER, Map.of("kind", "state"));
         link.say(Side.COMPUTER, Map.of("kind", "finished"));
@@ -58,26 +63,26 @@ class PhoneLinkTest {
         assertThat(heard(Side.COMPUTER, 0)).containsExactly("state", "finished");
         assertThat(heard(Side.COMPUTER, 1)).containsExactly("finished");
         assertThat(heard(Side.COMPUTER, 2)).isEmpty();
-        assertThat(link.await(Side.COMPUTER, 0, 1)).extracting(Message::number).containsExactly(1L, 2L);
+        assertThat(messages(Side.COMPUTER, 0)).extracting(Message::number).containsExactly(1L, 2L);
     }
 
     @Test
-    void whoWaitsIsToldAtOnceAlsoThatItIsOver() throws Exception {
-        CompletableFuture<List<Message>> waiting = CompletableFuture.supplyAsync(() -> {
-            try {
-                return link.await(Side.PHONE, 0, 30_000);
-            } catch (InterruptedException stopped) {
-                throw new IllegalStateException(stopped);
-            }
-        });
+    void whoWaitsIsToldAtOnceAlsoThatItIsOver() {
+        List<Message> told = new ArrayList<>();
+        Runnable goneAway = link.listen(Side.PHONE, 0, told::addAll);
+        goneAway.run();
+        link.say(Side.PHONE, Map.of("kind", "press"));
+        assertThat(told).as("who waits no more").isEmpty();
+        link.listen(Side.PHONE, 1, told::addAll);
+        assertThat(told).isEmpty();
         link.end();
-        assertThat(waiting.get(5, TimeUnit.SECONDS))
+        assertThat(told)
                 .singleElement()
                 .satisfies(message -> assertThat(message.says()).containsEntry("kind", "ended"));
     }
 
     @Test
-    void whatNobodyFetchesIsForgottenAndTheNewestStays() throws Exception {
+    void whatNobodyFetchesIsForgottenAndTheNewestStays() {
         for (int i = 1; i <= 1_000; i++) {
             link.say(Side.COMPUTER, Map.of("kind", String.valueOf(i)));
         }

@@ -7,8 +7,6 @@ import com.drew.metadata.MetadataException;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import java.awt.Color;
 import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -18,6 +16,10 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import net.coobird.thumbnailator.Thumbnails;
+import net.coobird.thumbnailator.resizers.Resizers;
+import net.coobird.thumbnailator.util.exif.ExifFilterUtils;
+import net.coobird.thumbnailator.util.exif.Orientation;
 import prolalia.core.intake.FoundPage;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 
@@ -86,29 +88,10 @@ final class PicturePaper implements Paper {
         }
     }
 
+    /** As it was meant, of how the camera was held. */
     private static BufferedImage turned(BufferedImage picture, int orientation) {
-        int w = picture.getWidth();
-        int h = picture.getHeight();
-        AffineTransform turn = switch (orientation) {
-            case 2 -> new AffineTransform(-1, 0, 0, 1, w, 0);
-            case 3 -> new AffineTransform(-1, 0, 0, -1, w, h);
-            case 4 -> new AffineTransform(1, 0, 0, -1, 0, h);
-            case 5 -> new AffineTransform(0, 1, 1, 0, 0, 0);
-            case 6 -> new AffineTransform(0, 1, -1, 0, h, 0);
-            case 7 -> new AffineTransform(0, -1, -1, 0, h, w);
-            case 8 -> new AffineTransform(0, -1, 1, 0, 0, w);
-            default -> null;
-        };
-        if (turn == null) {
-            return picture;
-        }
-        BufferedImage turned = orientation >= 5
-                ? new BufferedImage(h, w, BufferedImage.TYPE_INT_RGB)
-                : new BufferedImage(w, h, BufferedImage.TYPE_INT_RGB);
-        Graphics2D graphics = turned.createGraphics();
-        graphics.drawImage(picture, turn, null);
-        graphics.dispose();
-        return turned;
+        return ExifFilterUtils.getFilterForOrientation(Orientation.typeOf(orientation))
+                .apply(picture);
     }
 
     @Override
@@ -127,27 +110,18 @@ final class PicturePaper implements Paper {
     }
 
     @Override
-    public BufferedImage picture(int page, int longestPx) {
+    public BufferedImage picture(int page, int longestPx) throws IOException {
         double scale = Math.min(1, (double) longestPx / Math.max(picture.getWidth(), picture.getHeight()));
         if (scale == 1) {
             return picture;
         }
-        BufferedImage halved = picture;
-        // Halving first keeps thin lines; one step down from a large picture would lose them.
-        while (halved.getWidth() * 0.5 > picture.getWidth() * scale) {
-            halved = scaled(halved, halved.getWidth() / 2, halved.getHeight() / 2);
-        }
-        return scaled(halved, Math.max(1, (int) Math.round(picture.getWidth() * scale)), Math.max(1, (int)
-                Math.round(picture.getHeight() * scale)));
-    }
-
-    private static BufferedImage scaled(BufferedImage from, int width, int height) {
-        BufferedImage to = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
-        Graphics2D graphics = to.createGraphics();
-        graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
-        graphics.drawImage(from, 0, 0, Math.max(1, width), Math.max(1, height), null);
-        graphics.dispose();
-        return to;
+        // In steps, so that thin lines stay: one step down from a large picture would lose them.
+        return Thumbnails.of(picture)
+                .forceSize(Math.max(1, (int) Math.round(picture.getWidth() * scale)), Math.max(1, (int)
+                        Math.round(picture.getHeight() * scale)))
+                .imageType(BufferedImage.TYPE_INT_RGB)
+                .resizer(Resizers.PROGRESSIVE)
+                .asBufferedImage();
     }
 
     @Override

@@ -1,4 +1,4 @@
-package prolalia.app.intake;
+package prolalia.app.papers;
 
 import java.io.IOException;
 import java.nio.file.Path;
@@ -12,7 +12,7 @@ import prolalia.formats.paper.PaperRefusedException.Reason;
  * A run of {@link PaperProcess}, which is stopped when a page, or all of a paper, takes too long. Whatever a file does to it, the
  * server goes on.
  */
-final class PaperRun implements AutoCloseable {
+public final class PaperRun implements AutoCloseable {
     private static final int HEAP_MB = 560;
 
     /** The slowest honest pages, scans at a high resolution, take some seconds. */
@@ -28,11 +28,11 @@ final class PaperRun implements AutoCloseable {
     private volatile int pages;
 
     /** Told how far it is. */
-    interface Progress {
+    public interface Progress {
         void at(int page, int of);
     }
 
-    PaperRun(Path file, Path folder) throws IOException {
+    public PaperRun(Path file, Path folder) throws IOException {
         process = new LimitedProcess(
                 PaperProcess.class,
                 HEAP_MB,
@@ -43,7 +43,7 @@ final class PaperRun implements AutoCloseable {
     }
 
     /** Waits until all of it is read. */
-    void await(Progress progress) throws IOException, PaperRefusedException {
+    public void await(Progress progress) throws IOException, PaperRefusedException {
         process.limit(LONGEST_PAGE_MS, () -> LONGEST_START_MS + pages * EACH_PAGE_MS);
         try {
             String line;

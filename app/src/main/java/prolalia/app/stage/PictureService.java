@@ -1,4 +1,4 @@
-package prolalia.app.intake;
+package prolalia.app.stage;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -10,30 +10,30 @@ import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.papers.OpenedPages;
+import prolalia.app.papers.PaperRun;
 import prolalia.app.platform.DataFolder;
-import prolalia.app.sound.LimitedStream;
-import prolalia.app.sound.RecordingService;
-import prolalia.app.stage.StageRefusal;
-import prolalia.app.stage.StageService;
+import prolalia.app.platform.LimitedStream;
+import prolalia.app.platform.TooLargeException;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.app.stage.StageService.StageRefusedException;
+import prolalia.formats.paper.PaperPage;
 import prolalia.formats.paper.PaperRefusedException;
 
 /** Pictures that are placed on pages. Each is read by a process of its own, as papers are. */
 @Service
-class StagePictureService {
+class PictureService {
     private static final long LARGEST_BYTES = 20L << 20;
 
     /** Each process has memory of its own: one after another. */
     private final Semaphore room = new Semaphore(1, true);
 
-    private final PaperReader reader;
+    private final OpenedPages opened;
     private final StageService stages;
     private final DataFolder folder;
 
-    StagePictureService(PaperReader reader, StageService stages, DataFolder folder) {
-        this.reader = reader;
+    PictureService(OpenedPages opened, StageService stages, DataFolder folder) {
+        this.opened = opened;
         this.stages = stages;
         this.folder = folder;
     }
@@ -45,10 +45,15 @@ class StagePictureService {
         Path place = folder.newTemporaryFolder();
         try {
             Files.copy(new LimitedStream(content, LARGEST_BYTES), file, StandardCopyOption.REPLACE_EXISTING);
-            StoredPage picture = read(file, place);
+            PaperPage picture = read(file, place);
             return stages.addPicture(
-                    teacher, lessonId, ownerId, picture.pictureHash(), picture.pictureType(), picture.aspect());
-        } catch (PaperRefusedException | RecordingService.TooLargeException | IOException refused) {
+                    teacher,
+                    lessonId,
+                    ownerId,
+                    picture.picture(),
+                    picture.mediaType(),
+                    (double) picture.width() / picture.height());
+        } catch (PaperRefusedException | TooLargeException | IOException refused) {
             throw new StageRefusedException(StageRefusal.PICTURE);
         } finally {
             Files.deleteIfExists(file);
@@ -56,18 +61,18 @@ class StagePictureService {
         }
     }
 
-    private StoredPage read(Path file, Path place) throws IOException, PaperRefusedException {
+    private PaperPage read(Path file, Path place) throws IOException, PaperRefusedException {
         room.acquireUninterruptibly();
         try (PaperRun run = new PaperRun(file, place)) {
             run.await((page, pages) -> {});
         } finally {
             room.release();
         }
-        List<StoredPage> pages = reader.pages(place);
+        List<PaperPage> pages = opened.kept(place);
         // Slides and worksheets are brought in as pages; here only a picture is meant.
         boolean isPicture = pages.size() == 1
-                && pages.get(0).proposal().lines().isEmpty()
-                && pages.get(0).pictureHash() != null;
+                && pages.get(0).lines().isEmpty()
+                && pages.get(0).picture() != null;
         if (!isPicture) {
             throw new StageRefusedException(StageRefusal.PICTURE);
         }

@@ -1,10 +1,10 @@
-package prolalia.app.sound;
+package prolalia.app.platform;
 
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 
-/** Stops reading with {@link RecordingService.TooLargeException} when more comes than may. */
+/** Stops reading with {@link TooLargeException} when more comes than may. */
 public final class LimitedStream extends FilterInputStream {
     private long left;
 
@@ -30,7 +30,7 @@ public final class LimitedStream extends FilterInputStream {
     private void count(int read) {
         left -= Math.max(0, read);
         if (left < 0) {
-            throw new RecordingService.TooLargeException();
+            throw new TooLargeException();
         }
     }
 }

@@ -1,4 +1,4 @@
-package prolalia.app.player;
+package prolalia.app.sharing;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
@@ -13,23 +13,20 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
-import prolalia.app.platform.NotFoundException;
-import prolalia.app.player.PlayerService.WithdrawnException;
 import prolalia.app.school.SchoolAddress;
-import prolalia.app.sharing.Embedding;
 
 /** Tells pages elsewhere how to show a lesson whose link was pasted into them (oEmbed 1.0, section 2). */
 @Controller
-class SharingController {
+class OembedController {
     private static final Pattern LINK = Pattern.compile("/l/([\\w-]{1,64})(/\\d{1,4})?/?");
     private static final int LEAST = 200;
     private static final String SHORTEST_CACHE_SECONDS = "60";
 
-    private final PlayerService player;
+    private final LinkService links;
     private final SchoolAddress addresses;
 
-    SharingController(PlayerService player, SchoolAddress addresses) {
-        this.player = player;
+    OembedController(LinkService links, SchoolAddress addresses) {
+        this.links = links;
         this.addresses = addresses;
     }
 
@@ -77,10 +74,6 @@ class SharingController {
 
     /** Null when there is no such link, or none any more. */
     private String title(String token) {
-        try {
-            return player.open(token).lesson().title();
-        } catch (WithdrawnException | NotFoundException closed) {
-            return null;
-        }
+        return links.title(token).orElse(null);
     }
 }

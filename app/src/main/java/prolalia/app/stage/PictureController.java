@@ -1,4 +1,4 @@
-package prolalia.app.intake;
+package prolalia.app.stage;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -11,10 +11,10 @@ import prolalia.app.stage.StageService.Stage;
 
 /** A picture that comes in as a thing on a page. */
 @RestController
-class StagePictureController {
-    private final StagePictureService pictures;
+class PictureController {
+    private final PictureService pictures;
 
-    StagePictureController(StagePictureService pictures) {
+    PictureController(PictureService pictures) {
         this.pictures = pictures;
     }
 
