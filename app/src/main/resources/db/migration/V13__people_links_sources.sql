@@ -1,3 +1,37 @@
+-- What a recording is for, of what, and who speaks in it. Those of lines become takes.
+PRAGMA defer_foreign_keys = ON;
+CREATE TABLE recording_before AS SELECT * FROM recording;
+DROP TABLE recording;
+CREATE TABLE recording (
+  id          TEXT    NOT NULL PRIMARY KEY,
+  purpose     TEXT    NOT NULL CHECK (purpose IN ('line', 'answer', 'remark', 'notice', 'name')),
+  -- What it is of: for a line, the line.
+  target_id   TEXT    NOT NULL,
+  -- Who speaks: a teacher, or a student.
+  speaker_id  TEXT    NOT NULL,
+  -- The words that were to be said when it began.
+  words       TEXT    NOT NULL,
+  media_type  TEXT    NOT NULL,
+  -- open: chunks come in; sealed: all of it is in the media store; taken, refused: the verdict; discarded: thrown away.
+  state       TEXT    NOT NULL CHECK (state IN ('open', 'sealed', 'taken', 'refused', 'discarded')),
+  file_name   TEXT,
+  raw_hash    TEXT,
+  refusal     TEXT,
+  duration_ms BIGINT,
+  started_at  BIGINT  NOT NULL,
+  changed_at  BIGINT  NOT NULL,
+  -- How many chunks its sound was put together of; those that come in later are kept until they are asked for.
+  chunks      INTEGER NOT NULL DEFAULT 0
+);
+CREATE INDEX recording_by_target ON recording (purpose, target_id, state);
+CREATE INDEX recording_by_speaker ON recording (speaker_id, state);
+INSERT INTO recording
+SELECT old.id, 'line', old.line_id, lesson.teacher_id, old.words, old.media_type, old.state, old.file_name, old.raw_hash,
+       old.refusal, old.duration_ms, old.started_at, old.changed_at, old.chunks
+FROM recording_before old JOIN line ON line.id = old.line_id
+JOIN page ON page.id = line.page_id JOIN lesson ON lesson.id = page.lesson_id;
+DROP TABLE recording_before;
+
 -- How teachers stand to a lesson: own: it is hers; edit: she works on it too; use: she gives it out as it is.
 CREATE TABLE lesson_member (
   lesson_id  TEXT NOT NULL REFERENCES lesson (id),

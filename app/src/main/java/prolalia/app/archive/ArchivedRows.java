@@ -91,7 +91,7 @@ class ArchivedRows {
                                 Type.SLIDES,
                                 page.slide().number()));
             }
-            addLines(page, pageId, lineIds, found);
+            addLines(teacher, page, pageId, lineIds, found);
         }
         Map<String, String> placed = new HashMap<>(found.pictureTypes());
         placed.keySet().retainAll(lesson.pictures().keySet());
@@ -104,7 +104,8 @@ class ArchivedRows {
         return id;
     }
 
-    private void addLines(ArchivedPage page, String pageId, Map<String, String> lineIds, Listened found) {
+    private void addLines(
+            Teacher teacher, ArchivedPage page, String pageId, Map<String, String> lineIds, Listened found) {
         List<ReadLine> read = page.lines().stream()
                 .map(line -> new ReadLine(line.traits(), line.words()))
                 .toList();
@@ -116,13 +117,13 @@ class ArchivedRows {
             // The newest is written first, and comes last.
             for (int t = line.takes().size() - 1; t >= 0; t--) {
                 ArchivedTake take = line.takes().get(t);
-                add(take, found.takes().get(take), line, added.get(i));
+                add(teacher, take, found.takes().get(take), line, added.get(i));
             }
         }
     }
 
-    private void add(ArchivedTake take, ImportedTake ready, ArchivedLine line, String lineId) {
-        String takeId = takes.add(lineId, ready);
+    private void add(Teacher teacher, ArchivedTake take, ImportedTake ready, ArchivedLine line, String lineId) {
+        String takeId = takes.add(teacher, lineId, ready);
         if (!take.edits().isEmpty()) {
             edits.bringIn(takeId, new Held(take.trim(), take.plainEdits()));
         }

@@ -2,19 +2,16 @@ package prolalia.app.intake;
 
 import java.io.IOException;
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.stream.IntStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.intake.PaperSoundStore.PaperSound;
 import prolalia.app.intake.StoredPaper.State;
@@ -27,20 +24,13 @@ import prolalia.app.lesson.PageSourceStore.PageSource;
 import prolalia.app.lesson.PageSourceStore.Type;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
-import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.stage.PageInk;
 import prolalia.app.stage.StageService;
 import prolalia.core.intake.Proposal.ProposedLine;
-import prolalia.core.intake.SoundsOfLines;
-import prolalia.core.lesson.LineKind;
-import prolalia.core.page.Area;
 import prolalia.core.page.PageElement;
-import prolalia.core.page.Paths;
-import prolalia.core.page.SpotPlacing;
-import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.formats.paper.PaperPage;
 
 /**
@@ -60,6 +50,7 @@ class PaperImporter implements DisposableBean {
     private final MediaStore media;
     private final PageInk ink;
     private final FileTakes takes;
+    private final TransactionTemplate transaction;
     private final Clock clock;
     private final BackgroundWork worker;
 
@@ -73,6 +64,7 @@ class PaperImporter implements DisposableBean {
             MediaStore media,
             PageInk ink,
             FileTakes takes,
+            TransactionTemplate transaction,
             Clock clock,
             BegunWork begun) {
         this.store = store;
@@ -84,6 +76,7 @@ class PaperImporter implements DisposableBean {
         this.media = media;
         this.ink = ink;
         this.takes = takes;
+        this.transaction = transaction;
         this.clock = clock;
         worker = new BackgroundWork("paper-sounds", begun, this::takeSounds, this::setAside);
     }
@@ -118,33 +111,55 @@ class PaperImporter implements DisposableBean {
     }
 
     /** Adds the wanted pages at the end of the lesson, with their lines, and a spot beside each line. */
-    @Transactional
     void take(StoredPaper paper) {
-        if (!store.end(paper.id(), State.READ, State.TAKEN, null)) {
-            return;
-        }
-        List<StoredPage> wanted =
-                store.pages(paper.id()).stream().filter(StoredPage::wanted).toList();
+        // Before the transaction: pictures take a while to look at.
+        List<PlannedPage> planned = store.pages(paper.id()).stream()
+                .filter(StoredPage::wanted)
+                .map(page -> PlannedPage.of(page, ink.of(page.pictureHash())))
+                .toList();
+        transaction.executeWithoutResult(status -> {
+            if (store.end(paper.id(), State.READ, State.TAKEN, null)) {
+                add(paper, planned);
+            }
+        });
+    }
+
+    private void add(StoredPaper paper, List<PlannedPage> planned) {
         lessons.removeUntouchedPage(paper.lessonId(), clock.millis());
-        int over = lessons.countPages(paper.lessonId()) + wanted.size() - LessonService.MOST_PAGES;
+        int over = lessons.countPages(paper.lessonId()) + planned.size() - LessonService.MOST_PAGES;
         if (over > 0) {
             throw new TooManyPagesException(over);
         }
         Map<Integer, String> pageIds = new HashMap<>();
-        for (StoredPage page : wanted) {
-            String pageId = lessons.addPage(paper.lessonId(), clock.millis());
-            pageIds.put(page.number(), pageId);
-            if (page.pictureHash() != null) {
-                lessons.setPicture(pageId, page.pictureHash(), page.pictureType(), pictureWords(page));
-                lessons.setPictureSize(pageId, page.width(), page.height());
-            }
-            store.taken(paper.id(), page.number(), pageId);
-            sources.add(pageId, new PageSource(paper.rawHash(), Type.of(paper.fileName()), page.number()));
+        for (PlannedPage page : planned) {
+            pageIds.put(page.page().number(), addPage(paper, page.page()));
         }
         int number = 0;
-        for (StoredPage page : wanted) {
-            number = take(paper, page, pageIds, number);
+        for (PlannedPage page : planned) {
+            String pageId = pageIds.get(page.page().number());
+            List<String> lineIds = lines.addAll(pageId, page.lines()).stream()
+                    .map(placed -> placed.id())
+                    .toList();
+            List<PageElement> things = page.things(lineIds, pageIds);
+            if (!things.isEmpty()) {
+                stages.add(pageId, things);
+            }
+            for (PlannedPage.SaidSound said : page.sounds()) {
+                PaperPage.Sound sound = said.sound();
+                sounds.add(new PaperSound(paper.id(), ++number, lineIds.get(said.line()), sound.name(), sound.file()));
+            }
         }
+    }
+
+    private String addPage(StoredPaper paper, StoredPage page) {
+        String pageId = lessons.addPage(paper.lessonId(), clock.millis());
+        if (page.pictureHash() != null) {
+            lessons.setPicture(pageId, page.pictureHash(), page.pictureType(), pictureWords(page));
+            lessons.setPictureSize(pageId, page.width(), page.height());
+        }
+        store.taken(paper.id(), page.number(), pageId);
+        sources.add(pageId, new PageSource(paper.rawHash(), Type.of(paper.fileName()), page.number()));
+        return pageId;
     }
 
     /** What a picture shows is told by the words on it. */
@@ -152,72 +167,6 @@ class PaperImporter implements DisposableBean {
         String words = String.join(
                 " ", page.proposal().lines().stream().map(ProposedLine::text).toList());
         return words.length() <= 300 ? words : words.substring(0, 300);
-    }
-
-    private int take(StoredPaper paper, StoredPage page, Map<Integer, String> pageIds, int soundsBefore) {
-        String pageId = pageIds.get(page.number());
-        List<ProposedLine> proposed = page.proposal().wanted();
-        List<ReadLine> read = new ArrayList<>();
-        proposed.forEach(line -> read.add(new ReadLine(line.kind().becomes().orElseThrow(), line.text())));
-        boolean soundAlone = proposed.isEmpty() && !page.parts().sounds().isEmpty();
-        if (soundAlone) {
-            read.add(new ReadLine(LineKind.DIRECTION, ""));
-        }
-        List<String> lineIds =
-                lines.addAll(pageId, read).stream().map(placed -> placed.id()).toList();
-        List<Integer> placed = IntStream.range(0, proposed.size())
-                .filter(line -> proposed.get(line).hasPlace())
-                .boxed()
-                .toList();
-        List<Area> marks = SpotPlacing.besideEach(
-                placed.stream().map(line -> proposed.get(line).area()).toList(),
-                ink.of(page.pictureHash()),
-                page.parts().jumps().stream().map(PaperPage.Jump::area).toList(),
-                page.aspect());
-        List<PageElement> things = new ArrayList<>();
-        for (int i = 0; i < marks.size(); i++) {
-            things.add(new PageElement.Spot(newId(), marks.get(i), lineIds.get(placed.get(i)), true));
-        }
-        for (PaperPage.Jump jump : page.parts().jumps()) {
-            if (pageIds.containsKey(jump.toNumber())) {
-                things.add(new PageElement.Jump(newId(), jump.area(), pageIds.get(jump.toNumber()), Paths.Kind.PLAIN));
-            }
-        }
-        for (PaperPage.Link link : page.parts().links()) {
-            if (PageElement.Link.isAddress(link.address())) {
-                things.add(new PageElement.Link(
-                        newId(), link.area(), StageService.fitting(link.words()), link.address(), false));
-            }
-        }
-        if (!things.isEmpty()) {
-            stages.add(pageId, things);
-        }
-        int number = soundsBefore;
-        List<PaperPage.Sound> found = page.parts().sounds();
-        List<Optional<Area>> places = soundAlone
-                ? List.of(Optional.empty())
-                : proposed.stream()
-                        .map(line ->
-                                Optional.of(line).filter(ProposedLine::hasPlace).map(ProposedLine::area))
-                        .toList();
-        List<Optional<Integer>> said =
-                SoundsOfLines.nearest(found.stream().map(PaperPage.Sound::area).toList(), places);
-        for (int i = 0; i < found.size(); i++) {
-            if (said.get(i).isPresent()) {
-                String lineId = lineIds.get(said.get(i).get());
-                sounds.add(new PaperSound(
-                        paper.id(),
-                        ++number,
-                        lineId,
-                        found.get(i).name(),
-                        found.get(i).file()));
-            }
-        }
-        return number;
-    }
-
-    private static String newId() {
-        return Ids.newId().substring(0, 8);
     }
 
     private void takeSounds(String paperId) throws IOException {

@@ -284,7 +284,7 @@ public class LessonStore {
 
     /** Takes a new lesson's only page away, if nothing was ever put on it. */
     public void removeUntouchedPage(String lessonId, long now) {
-        var unsaid = LINE.WORDS.ne("").or(exists(selectOne().from(RECORDING).where(RECORDING.LINE_ID.eq(LINE.ID))));
+        var unsaid = LINE.WORDS.ne("").or(exists(selectOne().from(RECORDING).where(RECORDING.TARGET_ID.eq(LINE.ID))));
         writing.update(PAGE)
                 .set(PAGE.REMOVED_AT, now)
                 .where(

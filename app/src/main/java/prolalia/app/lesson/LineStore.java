@@ -223,7 +223,7 @@ public class LineStore {
                 .where(
                         LINE.PAGE_ID.eq(pageId),
                         LINE.WORDS.eq(""),
-                        notExists(selectOne().from(RECORDING).where(RECORDING.LINE_ID.eq(LINE.ID))))
+                        notExists(selectOne().from(RECORDING).where(RECORDING.TARGET_ID.eq(LINE.ID))))
                 .execute();
     }
 

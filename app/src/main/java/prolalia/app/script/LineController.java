@@ -16,7 +16,7 @@ import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.script.ScriptService.Reshaped;
+import prolalia.app.script.ScriptHistory.Reshaped;
 import prolalia.app.script.ScriptService.WordsChange;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.LineKind;

@@ -14,7 +14,7 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Messages;
-import prolalia.app.script.ScriptService.Outcome;
+import prolalia.app.script.ScriptHistory.Outcome;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineState;
 import tools.jackson.databind.json.JsonMapper;
@@ -29,13 +29,13 @@ class ScriptController {
     private static final long JUST_MADE_MS = 120_000;
 
     private final LessonService lessons;
-    private final ScriptService script;
+    private final ScriptHistory history;
     private final Messages messages;
     private final JsonMapper json;
 
-    ScriptController(LessonService lessons, ScriptService script, Messages messages, JsonMapper json) {
+    ScriptController(LessonService lessons, ScriptHistory history, Messages messages, JsonMapper json) {
         this.lessons = lessons;
-        this.script = script;
+        this.history = history;
         this.messages = messages;
         this.json = json;
     }
@@ -52,7 +52,7 @@ class ScriptController {
         model.addAttribute("languages", Languages.offered(null));
         model.addAttribute("states", LineState.values());
         model.addAttribute("outcome", Outcome.MADE);
-        model.addAttribute("done", script.doneWithin(id, JUST_MADE_MS).orElse(null));
+        model.addAttribute("done", history.doneWithin(id, JUST_MADE_MS).orElse(null));
         model.addAttribute("words", messages.forBrowser("script"));
         return "script/script";
     }

@@ -2,13 +2,8 @@ package prolalia.app.script;
 
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
@@ -20,8 +15,7 @@ import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.script.ChangeStore.Done;
-import prolalia.app.script.ChangeStore.StoredChange;
+import prolalia.app.script.ScriptHistory.Reshaped;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.LessonLimits;
@@ -46,7 +40,7 @@ class ScriptService {
     private final LessonStore lessonStore;
     private final LineStore lines;
     private final TakeService takes;
-    private final ChangeStore changes;
+    private final ScriptHistory history;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -56,7 +50,7 @@ class ScriptService {
             LessonStore lessonStore,
             LineStore lines,
             TakeService takes,
-            ChangeStore changes,
+            ScriptHistory history,
             TransactionTemplate transaction,
             Clock clock) {
         this.lessons = lessons;
@@ -64,7 +58,7 @@ class ScriptService {
         this.lessonStore = lessonStore;
         this.lines = lines;
         this.takes = takes;
-        this.changes = changes;
+        this.history = history;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -77,40 +71,6 @@ class ScriptService {
      */
     record WordsChange(boolean saved, ScriptLine line) {}
 
-    /** What came of a change of the script's shape. */
-    enum Outcome {
-        MADE,
-        UNDONE,
-        REDONE,
-        /** There was nothing to change. */
-        NOTHING,
-        /** There is nothing more to undo, or to do again. */
-        NO_MORE,
-        /** Its lines were typed in or read since: undoing it now would lose that. */
-        CHANGED_SINCE,
-        /** Another tab changed its lines in this very moment. */
-        CHANGED_MEANWHILE
-    }
-
-    /**
-     * A change that was made, with the lines that look different now.
-     *
-     * @param done null when there was nothing to do
-     * @param lines in reading order, each with where it stands; no line: it is out of the script
-     */
-    record Reshaped(String lessonId, Outcome outcome, Done done, List<Reshaping> lines) {}
-
-    /**
-     * @param line null when it is removed
-     * @param place null when it is removed
-     */
-    record Reshaping(String lineId, ScriptLine line, Place place) {}
-
-    /**
-     * Saves words as they are typed.
-     *
-     * @param revision that the typing began with
-     */
     /** Whether so many more lines are more than a lesson can hold. */
     boolean areTooMany(String lessonId, int more) {
         return lines.count(lessonId) + more > LessonLimits.MOST_LINES;
@@ -121,6 +81,11 @@ class ScriptService {
         return words.length() > LessonLimits.LONGEST_WORDS;
     }
 
+    /**
+     * Saves words as they are typed.
+     *
+     * @param revision that the typing began with
+     */
     WordsChange changeWords(Teacher teacher, String lineId, int revision, String words) {
         return transaction.execute(status -> {
             ScriptLine before = lessons.line(teacher, lineId, Right.EDIT);
@@ -162,7 +127,7 @@ class ScriptService {
             steps.addAll(ScriptEdits.add(lines.addAll(page, read)).lines());
             ScriptChange change = new ScriptChange(ScriptChange.Deed.ADD, steps, List.of());
             steps.stream().filter(LineStep::removes).forEach(step -> lines.make(step, clock.millis()));
-            keepInMind(lessonId, change);
+            history.keep(lessonId, change);
             return there ? pageNumber : pages.size() + 1;
         });
     }
@@ -178,20 +143,20 @@ class ScriptService {
                 .toList();
         String last = onPage.isEmpty() ? null : onPage.get(onPage.size() - 1).id();
         LineShape shape = new LineShape("", LineKind.DIRECTION, false, null, new Place(pageId, last));
-        return make(lessonId, Optional.of(ScriptEdits.add(List.of(new PlacedLine(Ids.newId(), shape)))));
+        return history.make(lessonId, Optional.of(ScriptEdits.add(List.of(new PlacedLine(Ids.newId(), shape)))));
     }
 
     /** Splits a line; at its end, or when {@code at} is beyond it, an empty line comes after it. */
     Reshaped split(Teacher teacher, String lineId, int at) {
         String lesson = lessonOf(teacher, lineId);
-        return make(lesson, Optional.of(edits(lesson).split(lineId, at, Ids.newId())));
+        return history.make(lesson, Optional.of(edits(lesson).split(lineId, at, Ids.newId())));
     }
 
     Reshaped join(Teacher teacher, String lineId) {
         String lesson = lessonOf(teacher, lineId);
         List<LineTake> itsTakes =
                 takes.takesOf(lineId).stream().map(ScriptService::lineTake).toList();
-        return make(lesson, edits(lesson).join(lineId, itsTakes));
+        return history.make(lesson, edits(lesson).join(lineId, itsTakes));
     }
 
     /** @param afterLineId null: to the top of the page */
@@ -205,24 +170,24 @@ class ScriptService {
         if (!isThere) {
             throw new NotFoundException("place");
         }
-        return make(lesson, edits(lesson).move(lineId, new Place(pageId, afterLineId)));
+        return history.make(lesson, edits(lesson).move(lineId, new Place(pageId, afterLineId)));
     }
 
     Reshaped changeKind(Teacher teacher, String lineId, LineKind kind) {
         String lesson = lessonOf(teacher, lineId);
-        return make(lesson, edits(lesson).changeKind(lineId, kind));
+        return history.make(lesson, edits(lesson).changeKind(lineId, kind));
     }
 
     /** @param icon null: none any more */
     Reshaped changeIcon(Teacher teacher, String lineId, StepIcon icon) {
         String lesson = lessonOf(teacher, lineId);
-        return make(lesson, edits(lesson).changeIcon(lineId, icon));
+        return history.make(lesson, edits(lesson).changeIcon(lineId, icon));
     }
 
     /** @param lang of its words (BCP 47); null: that of the lesson */
     Reshaped changeLang(Teacher teacher, String lineId, String lang) {
         String lesson = lessonOf(teacher, lineId);
-        return make(lesson, edits(lesson).changeLang(lineId, lang));
+        return history.make(lesson, edits(lesson).changeLang(lineId, lang));
     }
 
     /** Makes a line for each of its sentences, with an icon. */
@@ -231,12 +196,12 @@ class ScriptService {
         ScriptEdits edits = edits(lesson);
         List<String> newIds =
                 edits.stepsOf(lineId).stream().skip(1).map(step -> Ids.newId()).toList();
-        return make(lesson, edits.intoSteps(lineId, newIds));
+        return history.make(lesson, edits.intoSteps(lineId, newIds));
     }
 
     Reshaped remove(Teacher teacher, String lineId) {
         String lesson = lessonOf(teacher, lineId);
-        return make(lesson, edits(lesson).remove(lineId));
+        return history.make(lesson, edits(lesson).remove(lineId));
     }
 
     /** Gives a take to another line of its lesson. */
@@ -246,13 +211,13 @@ class ScriptService {
         if (!lessonOf(teacher, toLineId).equals(lesson)) {
             throw new NotFoundException("line");
         }
-        return make(lesson, edits(lesson).moveTake(lineTake(take), toLineId));
+        return history.make(lesson, edits(lesson).moveTake(lineTake(take), toLineId));
     }
 
     /** A take made for any line of this teacher's is heard on this one from now on. */
     Reshaped useTake(Teacher teacher, String lineId, String takeId) {
         String lesson = lessonOf(teacher, lineId);
-        return make(
+        return history.make(
                 lesson,
                 edits(lesson).useTake(lineId, takes.take(teacher, takeId).id()));
     }
@@ -265,7 +230,7 @@ class ScriptService {
         }
         String lesson = lessonOf(teacher, lineId);
         String take = standing.line().kept().map(Take::id).orElse(null);
-        return make(
+        return history.make(
                 lesson,
                 edits(lesson)
                         .useStanding(lineId, standingLineId, standing.line().words(), take));
@@ -273,89 +238,17 @@ class ScriptService {
 
     Reshaped onItsOwn(Teacher teacher, String lineId) {
         String lesson = lessonOf(teacher, lineId);
-        return make(lesson, edits(lesson).onItsOwn(lineId));
+        return history.make(lesson, edits(lesson).onItsOwn(lineId));
     }
 
     Reshaped undo(Teacher teacher, String lessonId) {
         access.require(teacher, lessonId, Right.EDIT);
-        return again(lessonId, changes.lastMade(lessonId), true);
+        return history.undo(lessonId);
     }
 
     Reshaped redo(Teacher teacher, String lessonId) {
         access.require(teacher, lessonId, Right.EDIT);
-        return again(lessonId, changes.firstUndone(lessonId), false);
-    }
-
-    /** What was done in the last so many ms: a page that opens now offers to undo it. */
-    Optional<Done> doneWithin(String lessonId, long ms) {
-        return changes.doneSince(lessonId, clock.millis() - ms);
-    }
-
-    private Reshaped make(String lessonId, Optional<ScriptChange> change) {
-        if (change.isEmpty()) {
-            return new Reshaped(lessonId, Outcome.NOTHING, null, List.of());
-        }
-        var checked = takes.checkAgain(change.get().takes());
-        boolean made = Boolean.TRUE.equals(transaction.execute(status -> {
-            Set<String> there = lines.shapes(lessonId).keySet();
-            for (LineStep step : change.get().lines()) {
-                if (!there.contains(step.lineId())) {
-                    lines.insertRemoved(step.lineId(), step.after(), clock.millis());
-                }
-            }
-            if (!change.get().isSafeOn(lines.shapes(lessonId))) {
-                status.setRollbackOnly();
-                return false;
-            }
-            change.get().lines().forEach(step -> lines.make(step, clock.millis()));
-            takes.move(change.get().takes(), checked);
-            keepInMind(lessonId, change.get());
-            return true;
-        }));
-        return made
-                ? reshaped(lessonId, Outcome.MADE, change.get())
-                : new Reshaped(lessonId, Outcome.CHANGED_MEANWHILE, Done.of(change.get()), List.of());
-    }
-
-    private Reshaped again(String lessonId, Optional<StoredChange> stored, boolean undo) {
-        if (stored.isEmpty()) {
-            return new Reshaped(lessonId, Outcome.NO_MORE, null, List.of());
-        }
-        ScriptChange change =
-                undo ? stored.get().change().reversed() : stored.get().change();
-        var checked = takes.checkAgain(change.takes());
-        boolean made = Boolean.TRUE.equals(transaction.execute(status -> {
-            if (!change.isSafeOn(lines.shapes(lessonId))) {
-                return false;
-            }
-            change.lines().forEach(step -> lines.make(step, clock.millis()));
-            takes.move(change.takes(), checked);
-            changes.setUndone(stored.get().id(), undo);
-            lessonStore.touch(lessonId, clock.millis());
-            return true;
-        }));
-        if (!made) {
-            return new Reshaped(lessonId, Outcome.CHANGED_SINCE, Done.of(change), List.of());
-        }
-        return reshaped(lessonId, undo ? Outcome.UNDONE : Outcome.REDONE, change);
-    }
-
-    private void keepInMind(String lessonId, ScriptChange change) {
-        changes.add(lessonId, change, clock.millis());
-        lessonStore.touch(lessonId, clock.millis());
-    }
-
-    private Reshaped reshaped(String lessonId, Outcome outcome, ScriptChange change) {
-        Set<String> touched = new HashSet<>();
-        change.lines().forEach(step -> touched.add(step.lineId()));
-        Map<String, ScriptLine> now = new HashMap<>();
-        lessonStore.lines(lessonId, touched).forEach(line -> now.put(line.line().id(), line));
-        List<Reshaping> reshaped = new ArrayList<>();
-        Map<String, LineShape> shapes = new LinkedHashMap<>(lines.shapes(lessonId));
-        shapes.keySet().retainAll(touched);
-        shapes.forEach(
-                (id, shape) -> reshaped.add(new Reshaping(id, now.get(id), shape.removed() ? null : shape.place())));
-        return new Reshaped(lessonId, outcome, Done.of(change), reshaped);
+        return history.redo(lessonId);
     }
 
     private ScriptEdits edits(String lessonId) {

@@ -19,6 +19,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor;
+import prolalia.app.account.Actor.Phone;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
@@ -181,7 +182,8 @@ public class RecordingService implements DisposableBean {
         } else {
             workers.warmUp();
             ScriptLine line = lessons.line(actor, lineId, Right.RECORD);
-            recordings.open(recordingId, lineId, line.line().words(), mediaType, fileName, clock.millis());
+            recordings.open(
+                    recordingId, lineId, speaker(actor), line.line().words(), mediaType, fileName, clock.millis());
         }
         return recording(actor, recordingId);
     }
@@ -256,6 +258,7 @@ public class RecordingService implements DisposableBean {
         recordings.open(
                 whole,
                 recording.lineId(),
+                recording.speakerId(),
                 recording.words(),
                 recording.mediaType(),
                 recording.fileName(),
@@ -303,6 +306,16 @@ public class RecordingService implements DisposableBean {
 
     public StoredRecording recording(Actor actor, String recordingId) {
         return owned(actor, recordings.find(recordingId));
+    }
+
+    private static String speaker(Actor actor) {
+        if (actor instanceof Teacher teacher) {
+            return teacher.id();
+        }
+        if (actor instanceof Phone phone) {
+            return phone.reader().id();
+        }
+        throw new NotFoundException("somebody who speaks");
     }
 
     private StoredRecording owned(Actor actor, Optional<StoredRecording> found) {

@@ -34,18 +34,18 @@ class RecordingStore {
         return where(RECORDING.STATE.eq(state.stored()));
     }
 
-    /** This teacher's recordings that nobody ended, and that nothing has come in for since {@code quietSince}. */
-    List<StoredRecording> unfinished(String teacherId, long quietSince) {
+    /** Recordings in which somebody speaks that nobody ended, and that nothing has come in for since {@code quietSince}. */
+    List<StoredRecording> unfinished(String speakerId, long quietSince) {
         return where(RECORDING
                 .STATE
                 .eq(State.OPEN.stored())
-                .and(LESSON.TEACHER_ID.eq(teacherId))
+                .and(RECORDING.SPEAKER_ID.eq(speakerId))
                 .and(RECORDING.CHANGED_AT.le(quietSince)));
     }
 
     List<StoredRecording> refusedOf(String lineId) {
         return where(RECORDING
-                .LINE_ID
+                .TARGET_ID
                 .eq(lineId)
                 .and(RECORDING.STATE.eq(State.REFUSED.stored()))
                 .and(RECORDING.REFUSAL.in(Arrays.stream(Refusal.Reason.values())
@@ -59,7 +59,7 @@ class RecordingStore {
         return looking.select(RECORDING.asterisk(), PAGE.LESSON_ID, LESSON.TEACHER_ID)
                 .from(RECORDING)
                 .join(LINE)
-                .on(LINE.ID.eq(RECORDING.LINE_ID))
+                .on(LINE.ID.eq(RECORDING.TARGET_ID), RECORDING.PURPOSE.eq(RecordingPurpose.LINE.stored()))
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
                 .join(LESSON)
@@ -72,9 +72,10 @@ class RecordingStore {
     private static StoredRecording recording(Record row) {
         return new StoredRecording(
                 row.get(RECORDING.ID),
-                row.get(RECORDING.LINE_ID),
+                row.get(RECORDING.TARGET_ID),
                 row.get(PAGE.LESSON_ID),
                 row.get(LESSON.TEACHER_ID),
+                row.get(RECORDING.SPEAKER_ID),
                 row.get(RECORDING.WORDS),
                 row.get(RECORDING.MEDIA_TYPE),
                 State.of(row.get(RECORDING.STATE)),
@@ -89,11 +90,17 @@ class RecordingStore {
                 row.get(RECORDING.CHANGED_AT));
     }
 
-    /** Adds an open recording unless there is one of this id. */
-    void open(String id, String lineId, String words, String mediaType, String fileName, long now) {
+    /**
+     * Adds an open recording of a line unless there is one of this id.
+     *
+     * @param speakerId who speaks in it
+     */
+    void open(String id, String lineId, String speakerId, String words, String mediaType, String fileName, long now) {
         writing.insertInto(RECORDING)
                 .set(RECORDING.ID, id)
-                .set(RECORDING.LINE_ID, lineId)
+                .set(RECORDING.PURPOSE, RecordingPurpose.LINE.stored())
+                .set(RECORDING.TARGET_ID, lineId)
+                .set(RECORDING.SPEAKER_ID, speakerId)
                 .set(RECORDING.WORDS, words)
                 .set(RECORDING.MEDIA_TYPE, mediaType)
                 .set(RECORDING.STATE, State.OPEN.stored())

@@ -8,6 +8,7 @@ import prolalia.core.sound.Refusal;
  * A recording as it is known.
  *
  * @param teacherId whose lesson it is for
+ * @param speakerId who speaks in it
  * @param words of the line when it began
  * @param mediaType as the browser gave it; its parameter "overlap" says how much at each end may be a neighbour's
  * @param fileName of an uploaded file, null when it was recorded here
@@ -21,6 +22,7 @@ public record StoredRecording(
         String lineId,
         String lessonId,
         String teacherId,
+        String speakerId,
         String words,
         String mediaType,
         State state,

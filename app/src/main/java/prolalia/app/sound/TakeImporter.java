@@ -3,6 +3,7 @@ package prolalia.app.sound;
 import java.time.Clock;
 import java.util.List;
 import org.springframework.stereotype.Component;
+import prolalia.app.account.Actor.Teacher;
 import prolalia.app.platform.Ids;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
@@ -46,10 +47,10 @@ public class TakeImporter {
             boolean accepted) {}
 
     /** Adds it to a line, not kept as yet; answers its id. */
-    public String add(String lineId, ImportedTake take) {
+    public String add(Teacher speaker, String lineId, ImportedTake take) {
         long now = clock.millis();
         String recording = Ids.newId();
-        recordings.open(recording, lineId, take.words(), FLAC, null, now);
+        recordings.open(recording, lineId, speaker.id(), take.words(), FLAC, null, now);
         recordings.conclude(recording, StoredRecording.State.TAKEN, null, take.originalHash(), take.originalMs(), now);
         String id = Ids.newId();
         takes.add(new StoredTake(

@@ -173,7 +173,14 @@ public class TakeService {
         StoredRecording recording = recordings.find(take.recordingId()).orElseThrow();
         String words = to.line().words();
         String id = Ids.newId();
-        recordings.open(id, to.line().id(), words, recording.mediaType(), recording.fileName(), clock.millis());
+        recordings.open(
+                id,
+                to.line().id(),
+                recording.speakerId(),
+                words,
+                recording.mediaType(),
+                recording.fileName(),
+                clock.millis());
         recordings.conclude(
                 id, StoredRecording.State.TAKEN, null, recording.rawHash(), take.durationMs(), clock.millis());
         StoredTake copy = take.copy(Ids.newId(), to.line().id(), id, words, clock.millis());

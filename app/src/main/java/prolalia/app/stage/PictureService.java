@@ -16,7 +16,6 @@ import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedStream;
 import prolalia.app.platform.TooLargeException;
 import prolalia.app.stage.StageService.Stage;
-import prolalia.app.stage.StageService.StageRefusedException;
 import prolalia.formats.paper.PaperPage;
 import prolalia.formats.paper.PaperRefusedException;
 
@@ -29,10 +28,10 @@ class PictureService {
     private final Semaphore room = new Semaphore(1, true);
 
     private final OpenedPages opened;
-    private final StageService stages;
+    private final StageEditor stages;
     private final DataFolder folder;
 
-    PictureService(OpenedPages opened, StageService stages, DataFolder folder) {
+    PictureService(OpenedPages opened, StageEditor stages, DataFolder folder) {
         this.opened = opened;
         this.stages = stages;
         this.folder = folder;

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.app.lesson.LessonService.LessonView;
-import prolalia.app.stage.StageService.StageRefusedException;
 import prolalia.core.lesson.LessonLimits;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.PageElement;

@@ -24,7 +24,7 @@ import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.stage.StageService.Copied;
+import prolalia.app.stage.StageEditor.Copied;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.core.page.PathPicture;
 import prolalia.core.page.Paths;
@@ -36,12 +36,15 @@ class StageController {
     private static final int PAGES_IN_A_ROW = 6;
 
     private final StageService stages;
+    private final StageEditor editor;
     private final LessonService lessons;
     private final MediaResponses media;
     private final Messages messages;
 
-    StageController(StageService stages, LessonService lessons, MediaResponses media, Messages messages) {
+    StageController(
+            StageService stages, StageEditor editor, LessonService lessons, MediaResponses media, Messages messages) {
         this.stages = stages;
+        this.editor = editor;
         this.lessons = lessons;
         this.media = media;
         this.messages = messages;
@@ -119,21 +122,21 @@ class StageController {
             @PathVariable String ownerId,
             @RequestParam int version,
             @RequestBody Placed placed) {
-        return stages.save(teacher.actor(), id, ownerId, version, placed);
+        return editor.save(teacher.actor(), id, ownerId, version, placed);
     }
 
     @PostMapping("/lessons/{id}/stages/{ownerId}/undo")
     @ResponseBody
     Stage undo(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
-        return stages.step(teacher.actor(), id, ownerId, -1);
+        return editor.step(teacher.actor(), id, ownerId, -1);
     }
 
     @PostMapping("/lessons/{id}/stages/{ownerId}/redo")
     @ResponseBody
     Stage redo(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
-        return stages.step(teacher.actor(), id, ownerId, 1);
+        return editor.step(teacher.actor(), id, ownerId, 1);
     }
 
     /** Places spots of these lines where there is room. */
@@ -144,7 +147,7 @@ class StageController {
             @PathVariable String id,
             @PathVariable String ownerId,
             @RequestParam List<String> line) {
-        return stages.place(teacher.actor(), id, ownerId, line);
+        return editor.place(teacher.actor(), id, ownerId, line);
     }
 
     /** @param pages that the things are copied to, as a teacher writes them */
@@ -156,7 +159,7 @@ class StageController {
             @PathVariable String ownerId,
             @RequestParam List<String> thing,
             @RequestParam String pages) {
-        Copied copied = stages.copy(teacher.actor(), id, ownerId, thing, pages);
+        Copied copied = editor.copy(teacher.actor(), id, ownerId, thing, pages);
         return Map.of("done", messages.say("stage.copied", copied.placed(), copied.leftOut()));
     }
 

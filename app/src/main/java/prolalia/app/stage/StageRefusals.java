@@ -8,7 +8,6 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import prolalia.app.platform.Messages;
-import prolalia.app.stage.StageService.StageRefusedException;
 
 /** Says in the teacher's words why a change of a stage was refused, whichever way it came; before it is taken for a failure of ours. */
 @RestControllerAdvice

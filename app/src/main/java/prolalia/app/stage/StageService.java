@@ -6,31 +6,22 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.account.Actor.Teacher;
-import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
-import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.stage.StageStore.StoredStage;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.Prompt;
-import prolalia.core.page.Area;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.EveryPage.Here;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageElement.Jump;
-import prolalia.core.page.PageElement.Spot;
-import prolalia.core.page.PageNumbers;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
-import prolalia.core.page.SpotPlacing;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.StagedPage;
@@ -38,20 +29,13 @@ import prolalia.core.published.StagedPage;
 /** What is placed on pages, and on every page of a lesson. */
 @Service
 public class StageService {
-    /** A picture that comes in is this wide or high, by the page. */
-    private static final double PICTURE_SHARE = 0.35;
-
     private final StageStore store;
     private final LessonService lessons;
-    private final LessonAccess access;
-    private final PageInk ink;
     private final HintStore hints;
 
-    StageService(StageStore store, LessonService lessons, LessonAccess access, PageInk ink, HintStore hints) {
+    StageService(StageStore store, LessonService lessons, HintStore hints) {
         this.store = store;
         this.lessons = lessons;
-        this.access = access;
-        this.ink = ink;
         this.hints = hints;
     }
 
@@ -81,30 +65,6 @@ public class StageService {
         }
     }
 
-    /** Thrown when what is to be saved can't be; nothing was changed. */
-    public static final class StageRefusedException extends RuntimeException {
-        private final StageRefusal why;
-        private final int detail;
-
-        public StageRefusedException(StageRefusal why) {
-            this(why, 0);
-        }
-
-        StageRefusedException(StageRefusal why, int detail) {
-            super(why.name());
-            this.why = why;
-            this.detail = detail;
-        }
-
-        public StageRefusal why() {
-            return why;
-        }
-
-        public int detail() {
-            return detail;
-        }
-    }
-
     /** A lesson with what is placed on its pages, as it is given to students, but for the teacher's own prompts. */
     PublishedLesson given(LessonView lesson) {
         return given(lesson, Map.of());
@@ -128,11 +88,7 @@ public class StageService {
                 prompts);
     }
 
-    private StageCheck check(LessonView lesson) {
-        return StageCheck.of(lesson, store.pictures(lesson.summary().id()).keySet());
-    }
-
-    private static List<Line> plain(PageView page) {
+    static List<Line> plain(PageView page) {
         return page.lines().stream().map(ScriptLine::line).toList();
     }
 
@@ -217,149 +173,6 @@ public class StageService {
                 stored.newest() > stored.version());
     }
 
-    /**
-     * Saves a stage as it stands now.
-     *
-     * @param version that the change was made on
-     * @throws StageRefusedException if it was changed elsewhere meanwhile, or holds what can't be there
-     */
-    @Transactional
-    Stage save(Teacher teacher, String lessonId, String ownerId, int version, Placed placed) {
-        LessonView lesson = toEdit(teacher, lessonId);
-        boolean onEvery = owner(lesson, ownerId).isEmpty();
-        if (store.stage(ownerId).version() != version) {
-            throw new StageRefusedException(StageRefusal.ELSEWHERE);
-        }
-        PageSettings manner = placed.manner() == null ? PageSettings.USUAL : placed.manner();
-        if (manner.otherwise().size() > StageCheck.MOST_THINGS) {
-            throw new StageRefusedException(StageRefusal.TOO_MANY);
-        }
-        store.save(ownerId, version + 1, new Placed(check(lesson).checked(placed.things(), onEvery), manner));
-        return stage(lesson, ownerId);
-    }
-
-    /** Takes the last change back, or with {@code by} 1 makes it again. */
-    @Transactional
-    Stage step(Teacher teacher, String lessonId, String ownerId, int by) {
-        LessonView lesson = toEdit(teacher, lessonId);
-        owner(lesson, ownerId);
-        int to = store.stage(ownerId).version() + by;
-        if (store.has(ownerId, to)) {
-            store.hold(ownerId, to);
-        }
-        return stage(lesson, ownerId);
-    }
-
-    /** Places a spot for each of these lines that has none, where there is room: below that of the line before it. */
-    @Transactional
-    Stage place(Teacher teacher, String lessonId, String pageId, List<String> lineIds) {
-        LessonView lesson = toEdit(teacher, lessonId);
-        PageView page = page(lesson, pageId);
-        StoredStage stored = store.stage(pageId);
-        List<PageElement> things =
-                new ArrayList<>(given(lesson).withoutDangling(stored.placed().things()));
-        List<Optional<Area>> marks = new ArrayList<>();
-        List<String> wanted = new ArrayList<>();
-        for (ScriptLine line : page.lines()) {
-            String id = line.line().id();
-            Optional<Area> mark = spotOf(things, id);
-            if (mark.isPresent()) {
-                marks.add(mark);
-            } else if (lineIds.contains(id) && things.size() + wanted.size() < StageCheck.MOST_THINGS) {
-                marks.add(Optional.empty());
-                wanted.add(id);
-            }
-        }
-        List<Area> taken = things.stream().map(PageElement::area).toList();
-        List<Area> places = SpotPlacing.downThePage(
-                marks, ink.of(page.page().pictureHash()), taken, page.page().aspect());
-        for (int i = 0; i < wanted.size(); i++) {
-            things.add(new Spot(Ids.newId().substring(0, 8), places.get(i), wanted.get(i), true));
-        }
-        if (!wanted.isEmpty()) {
-            store.save(
-                    pageId,
-                    stored.version() + 1,
-                    new Placed(things, stored.placed().manner()));
-        }
-        return stage(lesson, pageId);
-    }
-
-    private static Optional<Area> spotOf(List<PageElement> things, String lineId) {
-        return things.stream()
-                .filter(thing -> thing instanceof Spot spot && spot.lineId().equals(lineId))
-                .map(PageElement::area)
-                .findFirst();
-    }
-
-    /** How many things were placed, on all pages together, and how many had no line that they could say. */
-    record Copied(int placed, int leftOut) {}
-
-    /**
-     * Copies things of a page to other pages; a spot goes where there is a line that stands as its own does.
-     *
-     * @param pages as a teacher writes them
-     */
-    @Transactional
-    Copied copy(Teacher teacher, String lessonId, String pageId, List<String> thingIds, String pages) {
-        LessonView lesson = toEdit(teacher, lessonId);
-        PageView from = page(lesson, pageId);
-        List<Integer> numbers = PageNumbers.read(pages, lesson.pages().size())
-                .orElseThrow(() -> new StageRefusedException(
-                        StageRefusal.PAGES, lesson.pages().size()));
-        List<PageElement> chosen = store.stage(pageId).placed().things().stream()
-                .filter(thing -> thingIds.contains(thing.id()))
-                .toList();
-        int placed = 0;
-        int leftOut = 0;
-        for (int number : numbers) {
-            PageView to = lesson.pages().get(number - 1);
-            if (to.equals(from)) {
-                continue;
-            }
-            List<PageElement> copies = EveryPage.copied(chosen, plain(from), plain(to)).stream()
-                    .map(thing -> thing.named(Ids.newId().substring(0, 8)))
-                    .toList();
-            if (store.stage(to.page().id()).placed().things().size() + copies.size() > StageCheck.MOST_THINGS) {
-                throw new StageRefusedException(StageRefusal.TOO_MANY);
-            }
-            if (!copies.isEmpty()) {
-                add(to.page().id(), copies);
-            }
-            placed += copies.size();
-            leftOut += chosen.size() - copies.size();
-        }
-        return new Copied(placed, leftOut);
-    }
-
-    /** The lesson whose stage it is, if it is this teacher's. */
-    public void needsOwner(Teacher teacher, String lessonId, String ownerId) {
-        owner(toEdit(teacher, lessonId), ownerId);
-    }
-
-    /**
-     * Places a picture that was brought in, in the middle.
-     *
-     * @param aspect its width by its height
-     */
-    @Transactional
-    public Stage addPicture(Teacher teacher, String lessonId, String ownerId, String hash, String type, double aspect) {
-        LessonView lesson = toEdit(teacher, lessonId);
-        double pageAspect = owner(lesson, ownerId)
-                .map(page -> page.page().aspect())
-                .or(() -> lesson.pages().stream()
-                        .map(each -> each.page().aspect())
-                        .findFirst())
-                .orElse(aspect);
-        if (store.stage(ownerId).placed().things().size() >= StageCheck.MOST_THINGS) {
-            throw new StageRefusedException(StageRefusal.TOO_MANY);
-        }
-        store.addPicture(lessonId, hash, type);
-        Area area = Area.fitted(aspect, pageAspect, PICTURE_SHARE);
-        add(ownerId, List.of(new PageElement.Picture(Ids.newId().substring(0, 8), area, hash, "")));
-        return stage(lesson, ownerId);
-    }
-
     /** The media type of a picture that was brought in to be placed on pages of a lesson. */
     public MediaType pictureType(String lessonId, String hash) {
         return Optional.ofNullable(store.pictures(lessonId).get(hash))
@@ -372,13 +185,8 @@ public class StageService {
         return StageCheck.fitting(words);
     }
 
-    private LessonView toEdit(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.EDIT);
-        return lessons.lesson(teacher, lessonId);
-    }
-
     /** The page that owns a stage; empty when it is the lesson itself. */
-    private static Optional<PageView> owner(LessonView lesson, String ownerId) {
+    static Optional<PageView> owner(LessonView lesson, String ownerId) {
         return lesson.summary().id().equals(ownerId) ? Optional.empty() : Optional.of(page(lesson, ownerId));
     }
 

@@ -78,9 +78,10 @@ class StorageStore {
             writing.execute("DELETE FROM " + table + " WHERE take_id IN " + takes);
         }
         writing.execute("DELETE FROM take WHERE line_id IN " + lines);
-        for (String table : List.of("recording", "split_line", "paper_sound", "hint_asked", "prompt_line")) {
+        for (String table : List.of("split_line", "paper_sound", "hint_asked", "prompt_line")) {
             writing.execute("DELETE FROM " + table + " WHERE line_id IN " + lines);
         }
+        writing.execute("DELETE FROM recording WHERE purpose = 'line' AND target_id IN " + lines);
         int deleted = writing.execute("DELETE FROM line WHERE id IN " + lines);
         writing.execute("UPDATE recording SET raw_hash = NULL WHERE state IN ('refused', 'discarded') AND changed_at < "
                 + before);

@@ -1,6 +1,6 @@
 // Papers that come in: one is looked over at once, several wait in the list of what came in.
 import { takeIn } from '../platform/arriving.js';
-import { newId } from '../reading/upload.js';
+import { newId } from '../record/upload.js';
 
 const { lesson } = document.querySelector('.bring-in').dataset;
 

@@ -1,6 +1,6 @@
 // Files that come in: chosen or dropped, sent one after another with their progress shown. The page has #files, #landing,
 // #progress and #fault; what is said on the way is in its words.
-import { put, watchFiles } from '../reading/upload.js';
+import { put, watchFiles } from '../record/upload.js';
 import { say } from './words.js';
 
 const at = (id) => document.getElementById(id);

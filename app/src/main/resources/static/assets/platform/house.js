@@ -3,7 +3,7 @@ import { csrfToken } from './requests.js';
 import { tell, tellNothing } from './note.js';
 import './listen.js';
 import './keys.js';
-import { resumeUploads } from '../reading/resume-uploads.js';
+import { resumeUploads } from '../record/resume-uploads.js';
 
 document.addEventListener('htmx:configRequest', (event) => {
   event.detail.headers['X-XSRF-TOKEN'] = csrfToken();

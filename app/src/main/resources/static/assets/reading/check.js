@@ -1,8 +1,8 @@
 // The microphone check: three seconds, judged by the server, kept nowhere. The chosen input is remembered on this device.
 import { send } from '../platform/requests.js';
 import { say } from '../platform/words.js';
-import { showLevel } from './level.js';
-import { bestType, browserName, Microphone, troubleOf } from './microphone.js';
+import { showLevel } from '../record/level.js';
+import { bestType, browserName, Microphone, troubleOf } from '../record/microphone.js';
 
 const SECONDS = 3;
 const page = document.querySelector('.microphone-check');

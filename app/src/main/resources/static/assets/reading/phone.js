@@ -1,7 +1,7 @@
 // A phone as the microphone of a read-through. Both pages have the prompter; the phone's hears, the computer's follows.
 import { send } from '../platform/requests.js';
 import { say } from '../platform/words.js';
-import { resumeUploads } from './resume-uploads.js';
+import { resumeUploads } from '../record/resume-uploads.js';
 import { Channel } from './channel.js';
 
 /** A phone says so often that it is there... */

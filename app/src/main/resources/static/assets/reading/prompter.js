@@ -2,11 +2,11 @@
 import { listen, stop as stopListening } from '../platform/listen.js';
 import { send } from '../platform/requests.js';
 import { clock, say } from '../platform/words.js';
-import { MicrophoneCapture, OVERLAP_MS } from './microphone-capture.js';
-import { showLevel } from './level.js';
-import { LineTake } from './linetake.js';
-import { LiveTrace } from './livetrace.js';
-import { browserName, troubleOf } from './microphone.js';
+import { MicrophoneCapture, OVERLAP_MS } from '../record/microphone-capture.js';
+import { showLevel } from '../record/level.js';
+import { LineTake } from '../record/linetake.js';
+import { LiveTrace } from '../record/livetrace.js';
+import { browserName, troubleOf } from '../record/microphone.js';
 import { AtComputer, AtPhone } from './phone.js';
 
 const HANDS_FREE_KEY = 'hands-free';

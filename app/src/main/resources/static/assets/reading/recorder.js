@@ -2,12 +2,12 @@
 import { listen, stop as stopListening } from '../platform/listen.js';
 import { send } from '../platform/requests.js';
 import { clock, say } from '../platform/words.js';
-import { uploadRest } from './resume-uploads.js';
-import { showLevel } from './level.js';
-import { LiveTrace } from './livetrace.js';
-import { browserName, Microphone, troubleOf } from './microphone.js';
-import { TakeInTheMaking } from './take.js';
-import { LARGEST_BYTES, upload, watchFiles } from './upload.js';
+import { uploadRest } from '../record/resume-uploads.js';
+import { showLevel } from '../record/level.js';
+import { LiveTrace } from '../record/livetrace.js';
+import { browserName, Microphone, troubleOf } from '../record/microphone.js';
+import { TakeInTheMaking } from '../record/take.js';
+import { LARGEST_BYTES, upload, watchFiles } from '../record/upload.js';
 
 const QUIET_SHARE = 0.35;
 const COUNT_KEY = 'count-first';

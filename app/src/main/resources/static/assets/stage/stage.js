@@ -3,7 +3,7 @@ import { Answer, send } from '../platform/requests.js';
 import { tellNothing, tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
 import '../platform/keys.js';
-import { newId } from '../reading/upload.js';
+import { newId } from '../record/upload.js';
 import { dressFor, kindOf } from './dress.js';
 import { Inspector } from './inspector.js';
 import { RuleFields } from './rulefields.js';

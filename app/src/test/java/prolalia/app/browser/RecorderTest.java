@@ -6,6 +6,10 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.FilePayload;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.CopyOnWriteArrayList;
 import org.junit.jupiter.api.Test;
 
 /** What happens between Start and Keep, on good days and bad ones. */
@@ -95,6 +99,32 @@ class RecorderTest extends Browsing {
         recorderIs(back, "verdict");
         assertThat(back.locator("#verdict").innerText()).contains("trimmed and levelled");
         assertThat(back.evaluate(CHUNKS_IN_THE_SAFE)).isEqualTo(0);
+    }
+
+    /** What was said in this browser by somebody, and is still in it. */
+    private static final String LEAVE_BEHIND = """
+            async ([id, owner, line]) => {
+              const store = await import('/assets/record/chunk-store.js');
+              await store.putRecording({ id, ...(owner ? { owner } : {}), line, words: 'x', type: 'audio/wav', startedAt: 1, count: null });
+              await store.putChunk(id, 0, new Uint8Array(2000).buffer);
+            }""";
+
+    @Test
+    void onASharedComputerOnesOwnVoiceIsSentAndNobodyElses() {
+        Page page = recorder("Whose voice is it?");
+        String line = page.url().replaceAll(".*/lines/([^/]+)/.*", "$1");
+        String hers = UUID.randomUUID().toString();
+        String anothers = UUID.randomUUID().toString();
+        page.evaluate(LEAVE_BEHIND, Arrays.asList(hers, null, line));
+        page.evaluate(LEAVE_BEHIND, Arrays.asList(anothers, "somebody-else", line));
+        List<String> sent = new CopyOnWriteArrayList<>();
+        page.onRequest(request -> sent.add(request.url()));
+        page.waitForResponse(
+                response -> response.url().contains("/recordings/unfinished"), () -> page.navigate(base()));
+        assertThat(sent).anyMatch(url -> url.contains(hers)).noneMatch(url -> url.contains(anothers));
+        assertThat(page.evaluate(CHUNKS_IN_THE_SAFE))
+                .as("it waits for whoever spoke")
+                .isEqualTo(1);
     }
 
     @Test

@@ -41,6 +41,8 @@ class WalkTest extends Browsing {
         recorderIs(teacher, "kept");
         teacher.keyboard().press("Enter");
 
+        teacher.waitForSelector("#make-link");
+        teacher.keyboard().press("n");
         teacher.waitForSelector("#code");
         String link = teacher.inputValue("#link");
         assertThat(scanned(teacher.locator("#code").screenshot())).isEqualTo(link);

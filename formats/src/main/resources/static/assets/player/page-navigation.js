@@ -20,7 +20,7 @@ export class PageNavigation {
 
   #onTrouble;
 
-  /** @param onWay called with a right or a wrong way, answers when it may be gone @param onLeave called before a page goes @param onOpen when another is there @param onTrouble when it didn't come */
+  /** @param onWay called with a right or a wrong way, answers when it may be gone @param onLeave called before a page goes, answers whether it may @param onOpen when another is there @param onTrouble when it didn't come */
   constructor({ onWay, onLeave, onOpen, onTrouble }) {
     this.#onWay = onWay;
     this.#onLeave = onLeave;
@@ -76,7 +76,9 @@ export class PageNavigation {
       this.#ahead.clear();
       this.#going = false;
     }
-    this.#onLeave();
+    if (!await this.#onLeave()) {
+      return;
+    }
     const fresh = new DOMParser().parseFromString(text, 'text/html');
     if (push) {
       window.history.pushState({ turned: turned() + 1 }, '', address);

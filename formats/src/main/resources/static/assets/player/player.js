@@ -1,8 +1,10 @@
 // The student's page: one sound at a time, the big mark plays and pauses the line that is current. Pages turn in place.
 import { say } from '../platform/words.js';
+import { Activities } from './activities.js';
 import { BackgroundAudio } from './background-audio.js';
 import { WordHighlight } from './word-highlight.js';
 import { layOut } from './onpage.js';
+import { Outbox } from './outbox.js';
 import { Prompts } from './prompts.js';
 import { countStart, isSpent, ruleOf } from './rule.js';
 import { Scanning, switchesOf } from './scanning.js';
@@ -18,6 +20,8 @@ const at = (id) => document.getElementById(id);
 const background = new BackgroundAudio();
 const highlight = new WordHighlight();
 const prompts = new Prompts();
+const activities = new Activities();
+const outbox = new Outbox();
 // Two, in turns: what goes on over the next page has its own.
 const voices = [new Audio(), new Audio()];
 let audio = voices[0];
@@ -244,7 +248,7 @@ function hint() {
   const spot = next.querySelector('.spot');
   at('hints-left').textContent = hints.filter((each) => each.hidden).length;
   if (at('hint').dataset.asked) {
-    fetch(at('hint').dataset.asked + spot.dataset.line, { method: 'POST', keepalive: true }).catch(() => {});
+    outbox.put(at('hint').dataset.asked + spot.dataset.line);
   }
   arriving = [];
   begin(spot);
@@ -343,7 +347,8 @@ function leave() {
   audio.pause();
 }
 
-const navigation = new PageNavigation({ onWay: answer, onLeave: leave, onOpen: open, onTrouble: () => { at('trouble').textContent = say('pageTrouble'); } });
+activities.add({ canLeave: () => true, leave });
+const navigation = new PageNavigation({ onWay: answer, onLeave: () => activities.leave(), onOpen: open, onTrouble: () => { at('trouble').textContent = say('pageTrouble'); } });
 
 voices.forEach((voice) => {
   voice.preload = 'auto';

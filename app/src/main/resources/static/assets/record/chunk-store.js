@@ -39,10 +39,18 @@ async function within(store, mode, work) {
 
 const chunksOf = (recording) => IDBKeyRange.bound([recording, 0], [recording, Infinity]);
 
-/** Remembers a recording: { id, line, words, type, startedAt, count } where count is null until it has stopped. */
-export const putRecording = (recording) => within(STORES.recordings, 'readwrite', (s) => s.put(recording));
+/** Whose recordings this page makes and sends: whoever is signed in. A phone's go by the secret of its read-through. */
+const owner = () => document.documentElement.dataset.owner ?? '';
 
-export const recordings = () => within(STORES.recordings, 'readonly', (s) => s.getAll());
+/** Remembers a recording: { id, line, words, type, startedAt, count } where count is null until it has stopped. */
+export const putRecording = (recording) =>
+  within(STORES.recordings, 'readwrite', (s) => s.put({ owner: owner(), ...recording }));
+
+/** Those that this page may send: its owner's own, and those that have a secret of their own. Nobody else's are seen. */
+export async function recordings() {
+  const all = await within(STORES.recordings, 'readonly', (s) => s.getAll());
+  return all.filter((each) => each.through || (each.owner ?? owner()) === owner());
+}
 
 export const putChunk = (recording, number, data) =>
   within(STORES.chunks, 'readwrite', (s) => s.put({ recording, number, data }));

@@ -1,0 +1,13 @@
+package prolalia.app.sound;
+
+import java.util.Locale;
+
+/** What a recording is for. */
+public enum RecordingPurpose {
+    /** A teacher says a line: it becomes a take of it. */
+    LINE;
+
+    String stored() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,215 @@
+package prolalia.app.stage;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.lesson.LessonService.PageView;
+import prolalia.app.lesson.Right;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.Ids;
+import prolalia.app.stage.StageService.Stage;
+import prolalia.app.stage.StageStore.StoredStage;
+import prolalia.core.page.Area;
+import prolalia.core.page.EveryPage;
+import prolalia.core.page.InkMap;
+import prolalia.core.page.PageElement;
+import prolalia.core.page.PageElement.Spot;
+import prolalia.core.page.PageNumbers;
+import prolalia.core.page.PageSettings;
+import prolalia.core.page.Placed;
+import prolalia.core.page.SpotPlacing;
+
+/** What a teacher does to a stage; each is one change, which can be taken back. */
+@Service
+class StageEditor {
+    /** A picture that comes in is this wide or high, by the page. */
+    private static final double PICTURE_SHARE = 0.35;
+
+    private final StageService stages;
+    private final StageStore store;
+    private final LessonService lessons;
+    private final LessonAccess access;
+    private final PageInk ink;
+    private final TransactionTemplate transaction;
+
+    StageEditor(
+            StageService stages,
+            StageStore store,
+            LessonService lessons,
+            LessonAccess access,
+            PageInk ink,
+            TransactionTemplate transaction) {
+        this.stages = stages;
+        this.store = store;
+        this.lessons = lessons;
+        this.access = access;
+        this.ink = ink;
+        this.transaction = transaction;
+    }
+
+    /**
+     * Saves a stage as it stands now.
+     *
+     * @param version that the change was made on
+     * @throws StageRefusedException if it was changed elsewhere meanwhile, or holds what can't be there
+     */
+    @Transactional
+    Stage save(Teacher teacher, String lessonId, String ownerId, int version, Placed placed) {
+        LessonView lesson = toEdit(teacher, lessonId);
+        boolean onEvery = StageService.owner(lesson, ownerId).isEmpty();
+        if (store.stage(ownerId).version() != version) {
+            throw new StageRefusedException(StageRefusal.ELSEWHERE);
+        }
+        PageSettings manner = placed.manner() == null ? PageSettings.USUAL : placed.manner();
+        if (manner.otherwise().size() > StageCheck.MOST_THINGS) {
+            throw new StageRefusedException(StageRefusal.TOO_MANY);
+        }
+        store.save(ownerId, version + 1, new Placed(check(lesson).checked(placed.things(), onEvery), manner));
+        return stages.stage(lesson, ownerId);
+    }
+
+    /** Takes the last change back, or with {@code by} 1 makes it again. */
+    @Transactional
+    Stage step(Teacher teacher, String lessonId, String ownerId, int by) {
+        LessonView lesson = toEdit(teacher, lessonId);
+        StageService.owner(lesson, ownerId);
+        int to = store.stage(ownerId).version() + by;
+        if (store.has(ownerId, to)) {
+            store.hold(ownerId, to);
+        }
+        return stages.stage(lesson, ownerId);
+    }
+
+    /** Places a spot for each of these lines that has none, where there is room: below that of the line before it. */
+    Stage place(Teacher teacher, String lessonId, String pageId, List<String> lineIds) {
+        LessonView lesson = toEdit(teacher, lessonId);
+        PageView page = StageService.page(lesson, pageId);
+        // Before the transaction: a picture takes a while to look at.
+        InkMap free = ink.of(page.page().pictureHash());
+        return transaction.execute(status -> place(lesson, page, lineIds, free));
+    }
+
+    private Stage place(LessonView lesson, PageView page, List<String> lineIds, InkMap free) {
+        String pageId = page.page().id();
+        StoredStage stored = store.stage(pageId);
+        List<PageElement> things = new ArrayList<>(
+                stages.given(lesson).withoutDangling(stored.placed().things()));
+        List<Optional<Area>> marks = new ArrayList<>();
+        List<String> wanted = new ArrayList<>();
+        for (ScriptLine line : page.lines()) {
+            String id = line.line().id();
+            Optional<Area> mark = spotOf(things, id);
+            if (mark.isPresent()) {
+                marks.add(mark);
+            } else if (lineIds.contains(id) && things.size() + wanted.size() < StageCheck.MOST_THINGS) {
+                marks.add(Optional.empty());
+                wanted.add(id);
+            }
+        }
+        List<Area> taken = things.stream().map(PageElement::area).toList();
+        List<Area> places =
+                SpotPlacing.downThePage(marks, free, taken, page.page().aspect());
+        for (int i = 0; i < wanted.size(); i++) {
+            things.add(new Spot(Ids.newId().substring(0, 8), places.get(i), wanted.get(i), true));
+        }
+        if (!wanted.isEmpty()) {
+            store.save(
+                    pageId,
+                    stored.version() + 1,
+                    new Placed(things, stored.placed().manner()));
+        }
+        return stages.stage(lesson, pageId);
+    }
+
+    private static Optional<Area> spotOf(List<PageElement> things, String lineId) {
+        return things.stream()
+                .filter(thing -> thing instanceof Spot spot && spot.lineId().equals(lineId))
+                .map(PageElement::area)
+                .findFirst();
+    }
+
+    /** How many things were placed, on all pages together, and how many had no line that they could say. */
+    record Copied(int placed, int leftOut) {}
+
+    /**
+     * Copies things of a page to other pages; a spot goes where there is a line that stands as its own does.
+     *
+     * @param pages as a teacher writes them
+     */
+    @Transactional
+    Copied copy(Teacher teacher, String lessonId, String pageId, List<String> thingIds, String pages) {
+        LessonView lesson = toEdit(teacher, lessonId);
+        PageView from = StageService.page(lesson, pageId);
+        List<Integer> numbers = PageNumbers.read(pages, lesson.pages().size())
+                .orElseThrow(() -> new StageRefusedException(
+                        StageRefusal.PAGES, lesson.pages().size()));
+        List<PageElement> chosen = store.stage(pageId).placed().things().stream()
+                .filter(thing -> thingIds.contains(thing.id()))
+                .toList();
+        int placed = 0;
+        int leftOut = 0;
+        for (int number : numbers) {
+            PageView to = lesson.pages().get(number - 1);
+            if (to.equals(from)) {
+                continue;
+            }
+            List<PageElement> copies =
+                    EveryPage.copied(chosen, StageService.plain(from), StageService.plain(to)).stream()
+                            .map(thing -> thing.named(Ids.newId().substring(0, 8)))
+                            .toList();
+            if (store.stage(to.page().id()).placed().things().size() + copies.size() > StageCheck.MOST_THINGS) {
+                throw new StageRefusedException(StageRefusal.TOO_MANY);
+            }
+            if (!copies.isEmpty()) {
+                stages.add(to.page().id(), copies);
+            }
+            placed += copies.size();
+            leftOut += chosen.size() - copies.size();
+        }
+        return new Copied(placed, leftOut);
+    }
+
+    /** The lesson whose stage it is, if it is this teacher's. */
+    public void needsOwner(Teacher teacher, String lessonId, String ownerId) {
+        StageService.owner(toEdit(teacher, lessonId), ownerId);
+    }
+
+    /**
+     * Places a picture that was brought in, in the middle.
+     *
+     * @param aspect its width by its height
+     */
+    @Transactional
+    public Stage addPicture(Teacher teacher, String lessonId, String ownerId, String hash, String type, double aspect) {
+        LessonView lesson = toEdit(teacher, lessonId);
+        double pageAspect = StageService.owner(lesson, ownerId)
+                .map(page -> page.page().aspect())
+                .or(() -> lesson.pages().stream()
+                        .map(each -> each.page().aspect())
+                        .findFirst())
+                .orElse(aspect);
+        if (store.stage(ownerId).placed().things().size() >= StageCheck.MOST_THINGS) {
+            throw new StageRefusedException(StageRefusal.TOO_MANY);
+        }
+        store.addPicture(lessonId, hash, type);
+        Area area = Area.fitted(aspect, pageAspect, PICTURE_SHARE);
+        stages.add(ownerId, List.of(new PageElement.Picture(Ids.newId().substring(0, 8), area, hash, "")));
+        return stages.stage(lesson, ownerId);
+    }
+
+    private StageCheck check(LessonView lesson) {
+        return StageCheck.of(lesson, store.pictures(lesson.summary().id()).keySet());
+    }
+
+    private LessonView toEdit(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.EDIT);
+        return lessons.lesson(teacher, lessonId);
+    }
+}
