@@ -126,3 +126,10 @@ UPDATE script_change SET change = json_set(change, '$.lines', (
     '$.after.traits', json_object(
       'kind', json_extract(step.value, '$.after.kind'), 'icon', json_extract(step.value, '$.after.icon')))))
   FROM json_each(script_change.change, '$.lines') AS step));
+
+-- How many lines of a page that is looked over are wanted: asked for with each look, and not to be worked out each time.
+ALTER TABLE paper_page ADD COLUMN wanted_lines INTEGER NOT NULL DEFAULT 0;
+UPDATE paper_page SET wanted_lines = (
+  SELECT count(*) FROM json_each(paper_page.proposal, '$.lines') AS line
+  WHERE json_extract(line.value, '$.wanted') AND json_extract(line.value, '$.kind') <> 'BLANK'
+    AND trim(json_extract(line.value, '$.text')) <> '');

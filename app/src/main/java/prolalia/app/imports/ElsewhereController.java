@@ -27,7 +27,7 @@ class ElsewhereController {
 
     @GetMapping("/lessons/{id}/elsewhere")
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        model.addAttribute("lesson", lessons.lesson(teacher.actor(), id));
+        model.addAttribute("lesson", lessons.head(teacher.actor(), id));
         model.addAttribute("recordings", recordings.ofLesson(teacher.actor(), id));
         model.addAttribute("batches", batches.ofLesson(teacher.actor(), id));
         model.addAttribute("words", messages.forBrowser("elsewhere"));

@@ -67,7 +67,7 @@ class LongRecordingController {
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
         LongRecording recording = recordings.recording(teacher.actor(), id);
         put(recording, model);
-        model.addAttribute("lesson", lessons.lesson(teacher.actor(), recording.lessonId()));
+        model.addAttribute("lesson", lessons.head(teacher.actor(), recording.lessonId()));
         model.addAttribute("outlineMs", prolalia.media.LongRecording.OUTLINE_MS);
         model.addAttribute("words", messages.forBrowser("split"));
         return recording.state() == State.SPLIT ? "imports/split" : "imports/listening";

@@ -44,7 +44,7 @@ class IntakeController {
 
     @GetMapping("/lessons/{id}/bring-in")
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        model.addAttribute("lesson", lessons.lesson(teacher.actor(), id));
+        model.addAttribute("lesson", lessons.head(teacher.actor(), id));
         model.addAttribute("papers", intake.ofLesson(teacher.actor(), id));
         model.addAttribute("words", messages.forBrowser("intake"));
         return "intake/bring-in";
@@ -72,7 +72,7 @@ class IntakeController {
             return "redirect:/papers/" + id + "/pages/1";
         }
         put(paper, model);
-        model.addAttribute("lesson", lessons.lesson(teacher.actor(), paper.lessonId()));
+        model.addAttribute("lesson", lessons.head(teacher.actor(), paper.lessonId()));
         return "intake/reading";
     }
 

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.intake.StoredPaper.PageFacts;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.lesson.LessonAccess;
@@ -83,8 +84,8 @@ class IntakeService {
         store.putAway(paper(teacher, id).id(), clock.millis());
     }
 
-    List<StoredPage> pages(Teacher teacher, String id) {
-        return store.pages(paper(teacher, id).id());
+    List<PageFacts> pages(Teacher teacher, String id) {
+        return store.facts(paper(teacher, id).id());
     }
 
     StoredPage page(Teacher teacher, String id, int number) {

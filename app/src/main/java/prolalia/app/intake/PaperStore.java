@@ -12,6 +12,7 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.intake.StoredPaper.PageFacts;
 import prolalia.app.intake.StoredPaper.Parts;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
@@ -81,7 +82,7 @@ class PaperStore {
 
     private StoredPaper paper(Record row) {
         String id = row.get(PAPER.ID);
-        List<StoredPage> pages = State.READ.name().equalsIgnoreCase(row.get(PAPER.STATE)) ? pages(id) : List.of();
+        List<PageFacts> pages = State.READ.name().equalsIgnoreCase(row.get(PAPER.STATE)) ? facts(id) : List.of();
         return new StoredPaper(
                 id,
                 row.get(PAPER.LESSON_ID),
@@ -92,10 +93,10 @@ class PaperStore {
                 Optional.ofNullable(row.get(PAPER.REFUSAL)).map(Reason::valueOf).orElse(null),
                 row.get(PAPER.ARRIVED_AT),
                 pages.size(),
-                (int) pages.stream().filter(StoredPage::wanted).count(),
+                (int) pages.stream().filter(PageFacts::wanted).count(),
                 pages.stream()
-                        .filter(StoredPage::wanted)
-                        .mapToInt(page -> page.proposal().wanted().size())
+                        .filter(PageFacts::wanted)
+                        .mapToInt(PageFacts::lines)
                         .sum());
     }
 
@@ -138,12 +139,22 @@ class PaperStore {
             row.setPictureHash(page.pictureHash());
             row.setPictureType(page.pictureType());
             row.setProposal(json.writeValueAsString(page.proposal()));
+            row.setWantedLines(page.proposal().wanted().size());
             row.setEarlier("[]");
             row.setParts(json.writeValueAsString(page.parts()));
             row.setWanted(true);
             rows.add(row);
         }
         writing.batchInsert(rows).execute();
+    }
+
+    /** Of all pages what a list of them needs. */
+    List<PageFacts> facts(String paperId) {
+        return looking.select(PAPER_PAGE.NUMBER, PAPER_PAGE.WANTED, PAPER_PAGE.WANTED_LINES, PAPER_PAGE.PICTURE_HASH)
+                .from(PAPER_PAGE)
+                .where(PAPER_PAGE.PAPER_ID.eq(paperId))
+                .orderBy(PAPER_PAGE.NUMBER)
+                .fetch(row -> new PageFacts(row.value1(), row.value2(), row.value3(), row.value4()));
     }
 
     List<StoredPage> pages(String paperId) {
@@ -202,6 +213,7 @@ class PaperStore {
     private void store(PaperPageRecord row, Proposal proposal, List<Proposal> earlier) {
         writing.update(PAPER_PAGE)
                 .set(PAPER_PAGE.PROPOSAL, json.writeValueAsString(proposal))
+                .set(PAPER_PAGE.WANTED_LINES, proposal.wanted().size())
                 .set(PAPER_PAGE.EARLIER, json.writeValueAsString(earlier))
                 .where(PAPER_PAGE.PAPER_ID.eq(row.getPaperId()), PAPER_PAGE.NUMBER.eq(row.getNumber()))
                 .execute();

@@ -62,7 +62,7 @@ class ReviewController {
         model.addAttribute("paper", paper);
         model.addAttribute("page", intake.page(teacher.actor(), id, number));
         model.addAttribute("pages", intake.pages(teacher.actor(), id));
-        model.addAttribute("lesson", lessons.lesson(teacher.actor(), paper.lessonId()));
+        model.addAttribute("lesson", lessons.head(teacher.actor(), paper.lessonId()));
         model.addAttribute("over", over);
         model.addAttribute("kinds", FoundKind.values());
         model.addAttribute("words", messages.forBrowser("review"));

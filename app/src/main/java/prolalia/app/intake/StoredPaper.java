@@ -68,6 +68,9 @@ record StoredPaper(
         }
     }
 
+    /** @param lines that are proposed on it and wanted */
+    record PageFacts(int number, boolean wanted, int lines, String pictureHash) {}
+
     /** What else stands on a page; sounds by their names in the media store. */
     record Parts(
             java.util.List<PaperPage.Sound> sounds,

@@ -53,6 +53,14 @@ public class LessonService {
      * @param pace its teacher's
      */
     public record LessonView(LessonSummary summary, List<PageView> pages, Coverage coverage, Pace pace) {
+        public int pageCount() {
+            return pages.size();
+        }
+
+        public int lineCount() {
+            return coverage.lines();
+        }
+
         /** Whether it has as many pages as it may. */
         public boolean isFull() {
             return pages.size() >= MOST_PAGES;
@@ -104,6 +112,14 @@ public class LessonService {
     /** The lines of all lessons that a teacher sees, without their sound, by lesson. */
     public Map<String, List<Line>> linesByLesson(Teacher teacher) {
         return lessons.linesByLesson(access.may(teacher, Right.READ));
+    }
+
+    /** What stands over the screens of a lesson; nothing else of it is read. */
+    public LessonHead head(Teacher teacher, String lessonId) {
+        LessonSummary lesson = summary(teacher, lessonId);
+        List<Line> script = lessons.words(lessonId);
+        return new LessonHead(
+                lesson, lessons.countPages(lessonId), Coverage.of(script).lines());
     }
 
     /** How fast a teacher reads, from what she has recorded. */

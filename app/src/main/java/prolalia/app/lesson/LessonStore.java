@@ -102,6 +102,17 @@ public class LessonStore {
                         row.getHeight()));
     }
 
+    /** All lines of a lesson in reading order, without their takes. */
+    List<Line> words(String lessonId) {
+        return looking.select(LINE.ID, LINE.KIND, LINE.ICON, LINE.LANG, LINE.LABEL, LINE.WORDS)
+                .from(LINE)
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .where(PAGE.LESSON_ID.eq(lessonId), LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull())
+                .orderBy(PAGE.POSITION, LINE.POSITION)
+                .fetch(row -> new Line(row.get(LINE.ID), LineStore.traits(row), row.get(LINE.WORDS), Optional.empty()));
+    }
+
     /** All lines of a lesson in reading order. */
     public List<ScriptLine> script(String lessonId) {
         return linesWhere(looking, PAGE.LESSON_ID.eq(lessonId));

@@ -51,6 +51,10 @@ final class BenchmarkHouse implements AutoCloseable {
         return page;
     }
 
+    <T> T bean(Class<T> type) {
+        return house.getBean(type);
+    }
+
     /** A new browser of its own. */
     BrowserContext context() {
         return browser.newContext();

@@ -1,0 +1,8 @@
+package prolalia.app.lesson;
+
+/**
+ * What the head of a lesson's screens says.
+ *
+ * @param lineCount of lines that have a word to say
+ */
+public record LessonHead(LessonSummary summary, int pageCount, int lineCount) {}
