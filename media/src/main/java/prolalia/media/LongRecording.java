@@ -60,7 +60,7 @@ public final class LongRecording {
             throws IOException, UnreadableSoundException {
         int rate = Sound.TAKE_SAMPLE_RATE;
         try (SoundWriter.Stream stream = SoundWriter.flacStream(flac, rate)) {
-            OutlineSink sink = new OutlineSink(stream, longestMs, progress);
+            OutlineSink sink = new OutlineSink(new Downmix(file), stream, longestMs, progress);
             long declaredMs = SoundReader.read(file, rate, sink);
             boolean complete = sink.durationMs() < longestMs;
             boolean early =
@@ -89,7 +89,7 @@ public final class LongRecording {
             return;
         }
         try {
-            SliceSink sink = new SliceSink(spans, taker);
+            SliceSink sink = new SliceSink(new Downmix(file), spans, taker);
             SoundReader.read(file, Sound.TAKE_SAMPLE_RATE, sink);
             sink.finish();
         } catch (UncheckedIOException failure) {
@@ -98,6 +98,7 @@ public final class LongRecording {
     }
 
     private static final class OutlineSink implements SoundReader.Sink {
+        private final Downmix downmix;
         private final SoundWriter.Stream stream;
         private final long longestMs;
         private final DoubleConsumer progress;
@@ -107,7 +108,8 @@ public final class LongRecording {
         private long declaredMs;
         private long samples;
 
-        OutlineSink(SoundWriter.Stream stream, long longestMs, DoubleConsumer progress) {
+        OutlineSink(Downmix downmix, SoundWriter.Stream stream, long longestMs, DoubleConsumer progress) {
+            this.downmix = downmix;
             this.stream = stream;
             this.longestMs = longestMs;
             this.progress = progress;
@@ -123,7 +125,7 @@ public final class LongRecording {
             if (mono.length < count) {
                 mono = new float[count];
             }
-            SoundReader.mix(channels, count, mono, 0);
+            downmix.mix(channels, count, mono, 0);
             outline.add(mono, count);
             frames.add(mono, count);
             samples += count;
@@ -145,6 +147,7 @@ public final class LongRecording {
 
     /** Holds the stretches that have begun and aren't over; there are as many as overlap, mostly one. */
     private static final class SliceSink implements SoundReader.Sink {
+        private final Downmix downmix;
         private final List<Span> spans;
         private final SliceTaker taker;
         private final List<Open> open = new ArrayList<>();
@@ -154,7 +157,8 @@ public final class LongRecording {
 
         private record Open(int index, long from, float[] samples) {}
 
-        SliceSink(List<Span> spans, SliceTaker taker) {
+        SliceSink(Downmix downmix, List<Span> spans, SliceTaker taker) {
+            this.downmix = downmix;
             this.spans = spans;
             this.taker = taker;
         }
@@ -164,7 +168,7 @@ public final class LongRecording {
             if (mono.length < count) {
                 mono = new float[count];
             }
-            SoundReader.mix(channels, count, mono, 0);
+            downmix.mix(channels, count, mono, 0);
             while (next < spans.size() && sample(spans.get(next).startMs()) < at + count) {
                 long from = sample(spans.get(next).startMs());
                 int length = (int) (sample(spans.get(next).endMs()) - from);

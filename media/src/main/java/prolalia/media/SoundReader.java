@@ -86,7 +86,7 @@ public final class SoundReader {
      * @throws UnreadableSoundException when there is no sound to be read
      */
     public static Decoded decode(Path file, long longestMs) throws IOException, UnreadableSoundException {
-        MonoCollector collector = new MonoCollector(longestMs);
+        MonoCollector collector = new MonoCollector(longestMs, new Downmix(file));
         long declaredMs = read(file, Sound.TAKE_SAMPLE_RATE, collector);
         return new Decoded(collector.sound(), declaredMs, !collector.full(), Containers.statesMoreThanItHas(file));
     }
@@ -227,27 +227,18 @@ public final class SoundReader {
         return count;
     }
 
-    /** Writes the mean of all channels to a place in {@code mono}. */
-    static void mix(float[][] channels, int count, float[] mono, int at) {
-        for (int i = 0; i < count; i++) {
-            float sum = 0;
-            for (float[] channel : channels) {
-                sum += channel[i];
-            }
-            mono[at + i] = sum / channels.length;
-        }
-    }
-
-    /** Collects the mean of all channels. */
+    /** Collects one channel made of all. */
     private static final class MonoCollector implements Sink {
         /** What a resampler gives besides. */
         private static final int MARGIN = 4_096;
 
         private final long longest;
+        private final Downmix downmix;
         private float[] samples = new float[Sound.TAKE_SAMPLE_RATE];
         private int size;
 
-        MonoCollector(long longestMs) {
+        MonoCollector(long longestMs, Downmix downmix) {
+            this.downmix = downmix;
             // A quarter second beyond, so that the length shows that it is too long.
             longest = Math.min(Integer.MAX_VALUE - 64L, (longestMs + 250) * Sound.TAKE_SAMPLE_RATE / 1000);
         }
@@ -269,7 +260,7 @@ public final class SoundReader {
                 long grown = Math.max(size + (long) count, Math.min(longest + count, size * 2L));
                 samples = Arrays.copyOf(samples, (int) Math.min(Integer.MAX_VALUE - 64L, grown));
             }
-            mix(channels, count, samples, size);
+            downmix.mix(channels, count, samples, size);
             size += count;
             return !full();
         }

@@ -134,13 +134,28 @@ public final class TakeRenderer {
             // Loudness that the leveller itself could not reach won't be reached by trying again.
             boolean loudEnough = Math.abs(missing) <= LOUDNESS_TOLERANCE_LU
                     || Math.abs(take.loudnessLufs() - target.loudnessLufs()) > LOUDNESS_TOLERANCE_LU;
-            if (over <= 0 && loudEnough || round == MOST_ROUNDS) {
+            if (over <= 0 && loudEnough) {
                 return take;
+            }
+            if (round == MOST_ROUNDS) {
+                return over <= 0 ? take : quieter(take, over + SAFETY_DB, mp3);
             }
             target = new Leveller.Target(
                     target.loudnessLufs() + (loudEnough ? 0 : missing),
                     over > 0 ? target.ceilingDbtp() - over - SAFETY_DB : target.ceilingDbtp());
         }
+    }
+
+    /** Whatever came in, nothing is heard that is over: rather a little too quiet. */
+    private static Levelled quieter(Levelled take, double byDb, Path mp3) throws IOException {
+        float[] samples = take.sound().samples().clone();
+        double gain = Math.pow(10, -byDb / 20);
+        for (int i = 0; i < samples.length; i++) {
+            samples[i] *= (float) gain;
+        }
+        Sound sound = new Sound(samples, take.sound().sampleRate());
+        SoundWriter.writeMp3(sound, mp3);
+        return new Levelled(sound, take.gainDb() - byDb, take.loudnessLufs() - byDb);
     }
 
     private record Heard(double loudnessLufs, double truePeakDbtp) {}

@@ -98,6 +98,29 @@ class MeasureTest {
         assertThat(kilobits).isBetween(64.0, 96.0);
     }
 
+    @ParameterizedTest(name = "{0}")
+    @CsvSource(delimiter = ';', textBlock = """
+            offset.wav   ; -i SPEECH -af volume=-34dB,dcshift=0.3
+            opposite.wav ; -i SPEECH -af pan=stereo|c0=c0|c1=-1*c0
+            dead.wav     ; -i SPEECH -af pan=stereo|c0=0*c0|c1=c0
+            clipped.wav  ; -i SPEECH -af volume=30dB
+            quiet8k.wav  ; -i SPEECH -af volume=-30dB -ar 8000 -c:a pcm_s16le
+            click.wav    ; -i SPEECH -af volume=-20dB,aeval=val(0)+if(between(t\\,1\\,1.0002)\\,1\\,0)
+            """)
+    void whateverComesInIsHeardAsLoudAsAllTakesAndNoLouder(String name, String arguments) throws Exception {
+        Path file = made(
+                name, arguments.strip().replace("SPEECH", speech.toString()).split(" "));
+        Path mp3 = folder.resolve(name + ".mp3");
+        TakeRenderer.Rendering rendering = TakeRenderer.render(file, TEN_MINUTES, 0, false, mp3);
+        assertThat(rendering.preparation()).isInstanceOf(PreparedTake.class);
+        Measurement heard = SoundReader.measure(mp3).measurement();
+        assertThat(heard.truePeakDbtp()).isLessThanOrEqualTo(-1.5);
+        assertThat(heard.integratedLufs()).isCloseTo(-19, within(0.5));
+        assertThat(heard.spoken().durationMs())
+                .as("all that was said")
+                .isCloseTo(SoundReader.measure(speech).measurement().spoken().durationMs(), within(120L));
+    }
+
     @Test
     void whatIsWrittenIsReadAgainSampleBySample() throws Exception {
         Sound recording = SoundReader.decode(speech, TEN_MINUTES).sound();

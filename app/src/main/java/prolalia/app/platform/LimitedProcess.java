@@ -23,6 +23,9 @@ import java.util.function.LongSupplier;
  */
 public final class LimitedProcess implements AutoCloseable {
     /** Beside the heap: code, stacks, FFmpeg and what it allocates itself. */
+    /** A Java program takes a share of the machine to begin with, however little it needs. */
+    private static final int SMALLEST_HEAP_MB = 24;
+
     private static final int BESIDE_HEAP_MB = 1_300;
 
     private static final long LOOK_EVERY_MS = 500;
@@ -70,8 +73,11 @@ public final class LimitedProcess implements AutoCloseable {
     private static List<String> java(int heapMb, Path folder) {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xms" + SMALLEST_HEAP_MB + "m",
                 "-Xmx" + heapMb + "m",
                 "-XX:+UseSerialGC",
+                "-XX:MinHeapFreeRatio=20",
+                "-XX:MaxHeapFreeRatio=40",
                 "-Xss4m",
                 "-XX:CompressedClassSpaceSize=96m",
                 "-XX:ReservedCodeCacheSize=96m",

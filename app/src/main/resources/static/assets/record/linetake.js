@@ -65,7 +65,11 @@ export class LineTake {
     }
   }
 
+  /** A chunk without a sound in it would be taken for one that was lost on the way, and asked for for ever. */
   #flush() {
+    if (this.#heldCount === 0) {
+      return;
+    }
     const whole = new Int16Array(this.#heldCount);
     let at = 0;
     this.#held.forEach((part) => { whole.set(part, at); at += part.length; });

@@ -1,8 +1,8 @@
 // The open ear of a read-through: one microphone stream throughout, its last moments remembered, and whether somebody speaks.
 import { Microphone } from './microphone.js';
 
-/** Every take has this much from before its key press and after it, so that no syllable is lost. */
-export const OVERLAP_MS = 300;
+/** Every take has this much from before its key press and after it: a thumb is seldom further off the pause than half a second. */
+export const OVERLAP_MS = 700;
 
 const NOISE_RISE = 1.002;
 const VOICE_OVER_NOISE = 4;

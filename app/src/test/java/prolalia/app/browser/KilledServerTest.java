@@ -102,6 +102,8 @@ class KilledServerTest extends Browsing {
         again.keyboard().press("Enter");
         recorderIs(again, "kept");
         again.keyboard().press("Enter");
+        again.waitForSelector("#make-link");
+        again.keyboard().press("n");
         String link = again.inputValue("#link");
         again.navigate(link);
         again.waitForSelector("#play");

@@ -81,11 +81,9 @@ public final class WordTimes {
     private final double[] speechBefore;
     private final int[] nucleiBefore;
     private final int frames;
-    private final int sampleRate;
 
-    private WordTimes(SpeechShape shape, int sampleRate) {
+    private WordTimes(SpeechShape shape) {
         this.shape = shape;
-        this.sampleRate = sampleRate;
         frames = shape.frames();
         silentBefore = new double[frames + 1];
         speechBefore = new double[frames + 1];
@@ -98,9 +96,8 @@ public final class WordTimes {
         }
     }
 
-    /** Hops are whole samples: at some rates a little less than 10 ms. */
-    private long ms(int frame) {
-        return (long) frame * (sampleRate * HOP / 1000) * 1000 / sampleRate;
+    private static long ms(int frame) {
+        return (long) frame * HOP;
     }
 
     private static double share(double value) {
@@ -129,7 +126,7 @@ public final class WordTimes {
         SpeechFrames frames = new SpeechFrames(sound.sampleRate());
         frames.add(sound.samples(), sound.samples().length);
         List<String> words = said.stream().map(i -> written.get(i).text()).toList();
-        List<Span> spans = new WordTimes(SpeechShape.of(frames), sound.sampleRate()).align(words, sound.durationMs());
+        List<Span> spans = new WordTimes(SpeechShape.of(frames)).align(words, sound.durationMs());
         long at = 0;
         int next = 0;
         for (int i = 0; i < written.size(); i++) {

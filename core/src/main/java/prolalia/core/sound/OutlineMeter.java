@@ -6,21 +6,27 @@ import java.util.Arrays;
  * Collects the outline of a sound block by block, as {@link Peaks#magnitudes} makes it of a whole one. Not thread-safe.
  */
 public final class OutlineMeter {
-    private final int perBucket;
+    private final long sampleRate;
+    private final long bucketMs;
     private byte[] values = new byte[1024];
     private int count;
     private int filled;
+    private long taken;
+    private long end;
     private float largest;
 
     /** @param bucketMs the time that one value stands for */
     public OutlineMeter(int sampleRate, int bucketMs) {
-        perBucket = Math.max(1, sampleRate * bucketMs / 1000);
+        this.sampleRate = sampleRate;
+        this.bucketMs = bucketMs;
+        end = end();
     }
 
     public void add(float[] samples, int howMany) {
         for (int i = 0; i < howMany; i++) {
             largest = Math.max(largest, Math.abs(samples[i]));
-            if (++filled == perBucket) {
+            filled++;
+            if (++taken >= end) {
                 close();
             }
         }
@@ -41,5 +47,11 @@ public final class OutlineMeter {
         values[count++] = (byte) Math.min(255, Math.round(largest * 255));
         filled = 0;
         largest = 0;
+        end = end();
+    }
+
+    /** Where the bucket that is being filled ends: counted from the beginning, so that no rate makes them drift. */
+    private long end() {
+        return Math.max(taken + 1, (count + 1L) * sampleRate * bucketMs / 1000);
     }
 }

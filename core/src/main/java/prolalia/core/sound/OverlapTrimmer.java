@@ -1,74 +1,114 @@
 package prolalia.core.sound;
 
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
 /**
  * Takes of a read-through overlap: each has a moment from before its key press and one from after it, so that no syllable
- * is lost. In these moments the line before may still be heard, or the next one already; they are told apart at the quietest
- * place.
+ * is lost, however early or late the key comes. In these moments the neighbouring line is heard too. The key says about where
+ * one line ends and the next begins; the cut belongs into the pause that is there. Both takes of a pause are cut at the same
+ * place, since both look at the same moments around the same key.
  */
 public final class OverlapTrimmer {
-    /** A reader's thumb is seldom more than this off the true end of the words. */
-    private static final int BEYOND_MS = 150;
+    /** A reader's thumb is seldom more than this off the end of the words, or off the beginning of the next ones. */
+    private static final int OFF_MS = 450;
 
-    /** A pause shorter than this is a closed mouth within a word. */
-    private static final int QUIET_FRAMES = 3;
+    /** A shorter gap is a closed mouth within a word. */
+    private static final int SHORTEST_PAUSE_MS = 60;
 
-    private static final int FRAME_MS = 10;
+    /** Longer pauses are no likelier than this one. */
+    private static final int LONG_PAUSE_MS = 1_000;
 
-    /** Somebody speaks in the first frames when they are louder than this share of the loudest ones. */
-    private static final double SPEAKING_SHARE = 1e-3;
+    /** A pause so much nearer to the key is as likely as one that is longer by one. */
+    private static final double NEARNESS = 0.25;
+
+    /** A pause whose end isn't seen any more is longer than what is seen of it: at least by this. */
+    private static final int UNSEEN_MS = 150;
 
     private OverlapTrimmer() {}
 
     /**
      * The stretch of a recording that is this line's alone.
      *
-     * @param overlapMs how much at each end may be a neighbour's; 0: none
+     * @param overlapMs how much there is of it before its key, and after the next one; 0: nothing of a neighbour's is in it
      */
     public static Span without(Sound recording, int overlapMs) {
-        double[] power = power(recording);
-        int zone = Math.min((overlapMs + BEYOND_MS) / FRAME_MS, power.length / 3);
-        if (overlapMs == 0 || zone <= QUIET_FRAMES) {
-            return new Span(0, recording.durationMs());
+        long durationMs = recording.durationMs();
+        if (overlapMs == 0 || durationMs <= 2L * overlapMs / 3) {
+            return new Span(0, durationMs);
         }
-        double loudest = 0;
-        for (double each : power) {
-            loudest = Math.max(loudest, each);
-        }
-        double speaking = loudest * SPEAKING_SHARE;
-        long startMs = mean(power, 0) > speaking ? (long) quietest(power, 0, zone) * FRAME_MS : 0;
-        long endMs = mean(power, power.length - QUIET_FRAMES) > speaking
-                ? (long) quietest(power, power.length - zone, power.length) * FRAME_MS
-                : recording.durationMs();
-        return new Span(startMs, Math.max(startMs, endMs));
+        long window = Math.min(2L * overlapMs, durationMs);
+        long start = cut(recording, new Span(0, window), Math.min(overlapMs, window));
+        long from = durationMs - window;
+        long end = from + cut(recording, new Span(from, durationMs), Math.min(overlapMs, window));
+        // Of a line that is shorter than the moments around it, both ends were looked for in the same sound.
+        return start < end ? new Span(start, end) : new Span(0, durationMs);
     }
 
-    /** The frame in the middle of the quietest few. */
-    private static int quietest(double[] power, int from, int to) {
-        int best = from;
-        for (int i = from; i <= to - QUIET_FRAMES; i++) {
-            if (mean(power, i) < mean(power, best)) {
+    /**
+     * Where the neighbour ends, or begins.
+     *
+     * @param keyMs within the window
+     * @return within the window
+     */
+    private static long cut(Sound recording, Span window, long keyMs) {
+        Sound around = recording.slice(window);
+        SpeechFrames frames = new SpeechFrames(around.sampleRate());
+        frames.add(around.samples(), around.samples().length);
+        List<Span> pieces = SpeechDetector.pieces(frames);
+        Span best = null;
+        double bestScore = Double.NEGATIVE_INFINITY;
+        for (Span pause : pauses(pieces, around.durationMs())) {
+            double score = score(pause, keyMs, around.durationMs());
+            if (score > bestScore) {
+                best = pause;
+                bestScore = score;
+            }
+        }
+        if (best == null) {
+            return quietest(frames, keyMs);
+        }
+        return (best.startMs() + best.endMs()) / 2;
+    }
+
+    private static List<Span> pauses(List<Span> pieces, long durationMs) {
+        List<Span> pauses = new ArrayList<>();
+        long from = 0;
+        for (Span piece : pieces) {
+            pauses.add(new Span(from, Math.max(from, piece.startMs())));
+            from = piece.endMs();
+        }
+        pauses.add(new Span(Math.min(from, durationMs), durationMs));
+        pauses.removeIf(pause -> pause.durationMs() < SHORTEST_PAUSE_MS);
+        return pauses;
+    }
+
+    private static double score(Span pause, long keyMs, long durationMs) {
+        long distance = Math.max(0, Math.max(pause.startMs() - keyMs, keyMs - pause.endMs()));
+        if (distance > OFF_MS) {
+            return Double.NEGATIVE_INFINITY;
+        }
+        boolean cutOff = pause.startMs() == 0 || pause.endMs() == durationMs;
+        long length = Math.min(LONG_PAUSE_MS, pause.durationMs() + (cutOff ? UNSEEN_MS : 0));
+        return length - NEARNESS * distance;
+    }
+
+    /** In one breath from line to line: the quietest moment about the key. */
+    private static long quietest(SpeechFrames frames, long keyMs) {
+        int key = (int) (keyMs / SpeechFrames.HOP_MS);
+        int off = OFF_MS / SpeechFrames.HOP_MS / 2;
+        double[] power = new double[frames.count()];
+        Arrays.setAll(power, frames::power);
+        int best = Math.min(key, power.length - 1);
+        double least = Double.MAX_VALUE;
+        for (int i = Math.max(1, key - off); i < Math.min(power.length - 1, key + off); i++) {
+            double around = power[i - 1] + power[i] + power[i + 1];
+            if (around < least) {
+                least = around;
                 best = i;
             }
         }
-        return best + QUIET_FRAMES / 2;
-    }
-
-    private static double mean(double[] power, int from) {
-        double sum = 0;
-        for (int i = from; i < from + QUIET_FRAMES; i++) {
-            sum += power[i];
-        }
-        return sum / QUIET_FRAMES;
-    }
-
-    private static double[] power(Sound sound) {
-        int perFrame = Math.max(1, sound.sampleRate() * FRAME_MS / 1000);
-        double[] power = new double[sound.samples().length / perFrame];
-        for (int i = 0; i < power.length; i++) {
-            for (int k = i * perFrame; k < (i + 1) * perFrame; k++) {
-                power[i] += sound.samples()[k] * sound.samples()[k];
-            }
-        }
-        return power;
+        return (long) best * SpeechFrames.HOP_MS;
     }
 }

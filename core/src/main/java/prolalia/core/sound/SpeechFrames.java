@@ -38,7 +38,8 @@ public final class SpeechFrames {
     /** Far under any sound; keeps the running mean from fading into denormal numbers, which are slow. */
     private static final float ANTI_DENORMAL = 1e-20f;
 
-    private final int hop;
+    private final int sampleRate;
+    private int hop;
     private final int size;
     private final FloatFFT_1D transform;
     private final float[] window;
@@ -64,7 +65,8 @@ public final class SpeechFrames {
     private int bestLag;
 
     public SpeechFrames(int sampleRate) {
-        hop = Math.max(1, sampleRate * HOP_MS / 1000);
+        this.sampleRate = sampleRate;
+        hop = hop(0);
         int wanted = (int) (sampleRate * WINDOW_SECONDS);
         size = Math.max(64, Integer.highestOneBit(Math.max(1, wanted - 1)) << 1);
         transform = new FloatFFT_1D(size);
@@ -83,8 +85,13 @@ public final class SpeechFrames {
         straight = new float[slow.length];
         firstLag = (int) (pitchRate / HIGHEST_PITCH_HZ);
         lastLag = (int) (pitchRate / LOWEST_PITCH_HZ);
-        // Frame i is centred on sample i * hop.
+        // Frame i is centred on the sample at i * HOP_MS.
         held = size / 2;
+    }
+
+    /** From a frame to the next one in samples: whole ones, as many as keep frame i at i * HOP_MS at any rate. */
+    private int hop(int frame) {
+        return (int) Math.max(1, (frame + 1L) * sampleRate * HOP_MS / 1000 - (long) frame * sampleRate * HOP_MS / 1000);
     }
 
     /** Takes the next {@code n} samples. */
@@ -100,6 +107,7 @@ public final class SpeechFrames {
                 endFrame();
                 System.arraycopy(buffer, hop, buffer, 0, size - hop);
                 held = size - hop;
+                hop = hop(count);
             }
         }
     }

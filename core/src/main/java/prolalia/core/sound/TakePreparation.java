@@ -77,6 +77,7 @@ public final class TakePreparation {
     /** A part of a recording as it is heard. */
     public static Leveller.Levelled level(Sound recording, Span trim, Leveller.Target target) {
         Sound trimmed = recording.slice(trim);
+        Rumble.remove(trimmed.samples(), trimmed.sampleRate());
         fadeEnds(trimmed);
         return Leveller.level(trimmed, target);
     }

@@ -98,8 +98,37 @@ class TakePreparationTest {
         assertThat(OverlapTrimmer.without(sound(recorded), 0))
                 .isEqualTo(new Span(0, sound(recorded).durationMs()));
         float[] alone = concat(silence(0.3), voice(-12, 1.12), silence(0.3));
-        assertThat(OverlapTrimmer.without(sound(alone), 300))
-                .isEqualTo(new Span(0, sound(alone).durationMs()));
+        Span all = OverlapTrimmer.without(sound(alone), 300);
+        assertThat(all.startMs()).isLessThanOrEqualTo(200);
+        assertThat(all.endMs()).isGreaterThanOrEqualTo(1_520);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {11_025, 22_050})
+    void timesDoNotDriftAtTheRatesOfDictationMachines(int rate) {
+        float[] recorded = mix(concat(silence(60), voice(-12, 1.12), silence(2)), noise(-60, 63.12, 4));
+        float[] atRate = new float[(int) ((long) recorded.length * rate / Signals.RATE)];
+        for (int i = 0; i < atRate.length; i++) {
+            atRate[i] = recorded[(int) ((long) i * Signals.RATE / rate)];
+        }
+        Span spoken = SoundMeter.measure(new Sound(atRate, rate)).spoken();
+        assertThat(spoken.startMs()).isBetween(59_940L, 60_060L);
+    }
+
+    @ParameterizedTest
+    @ValueSource(ints = {-400, -200, -100, 0, 100, 200, 400})
+    void theCutIsInThePauseHoweverEarlyOrLateTheKeyCame(int offMs) {
+        // Two lines with half a second between them; the key is off the end of the first, or the beginning of the
+        // second.
+        double key = offMs < 0 ? 1.3 + offMs / 1000.0 : offMs > 0 ? 1.8 + offMs / 1000.0 : 1.55;
+        float[] said = mix(
+                concat(silence(0.2), voice(-12, 1.1), silence(0.5), voice(-14, 1.2), silence(0.5)), noise(-60, 3.5, 8));
+        Sound both = sound(said);
+        Sound first = both.slice(new Span(0, Math.round(1_000 * (key + 0.7))));
+        long from = Math.max(0, Math.round(1_000 * (key - 0.7)));
+        Sound second = both.slice(new Span(from, 3_500));
+        assertThat(OverlapTrimmer.without(first, 700).endMs()).isBetween(1_300L, 1_800L);
+        assertThat(from + OverlapTrimmer.without(second, 700).startMs()).isBetween(1_300L, 1_800L);
     }
 
     @Test

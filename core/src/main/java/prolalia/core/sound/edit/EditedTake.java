@@ -4,6 +4,7 @@ import prolalia.core.sound.Leveller;
 import prolalia.core.sound.Measurement;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.PreparedTake;
+import prolalia.core.sound.Rumble;
 import prolalia.core.sound.Sound;
 import prolalia.core.sound.SoundMeter;
 import prolalia.core.sound.Span;
@@ -25,6 +26,7 @@ public record EditedTake(Sound sound, Measurement measured, Leveller.Target targ
             throw new IllegalArgumentException("The edits leave nothing of the take");
         }
         Sound edited = plan.applyTo(plan.quieter() ? NoiseReduction.reduce(original) : original);
+        Rumble.remove(edited.samples(), edited.sampleRate());
         return new EditedTake(edited, SoundMeter.measure(edited), target(plan));
     }
 

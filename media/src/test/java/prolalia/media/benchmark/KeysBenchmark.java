@@ -1,0 +1,93 @@
+package prolalia.media.benchmark;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import prolalia.core.sound.OverlapTrimmer;
+import prolalia.core.sound.Sound;
+import prolalia.core.sound.Span;
+
+/**
+ * Keys of a read-through pressed early, exactly and late: takes that have a neighbour's sound, and takes that lost some of
+ * their own. Lines are spoken by espeak-ng one after another with a pause between each two, and noise under all; the key falls
+ * before the end of the line before, into the pause, or after the beginning of the next. Real readers breathe in their pauses
+ * and press unevenly; these don't. Prints figures; run by ./prolalia bench.
+ */
+public final class KeysBenchmark {
+    private static final int RATE = Sound.TAKE_SAMPLE_RATE;
+    private static final int OVERLAP_MS = 700;
+    private static final int LINES = 200;
+
+    /** So much of somebody else's sound, or lost, is heard. */
+    private static final int HEARD_MS = 40;
+
+    private KeysBenchmark() {}
+
+    public static void main(String[] arguments) throws Exception {
+        List<MadeSpeech.Spoken> spoken = MadeSpeech.all();
+        for (double snrDb : new double[] {40, 15}) {
+            for (int pauseMs : new int[] {300, 500, 1000}) {
+                int[] all = new int[3];
+                StringBuilder each = new StringBuilder();
+                for (int offMs = -400; offMs <= 400; offMs += 100) {
+                    int[] found = run(spoken, snrDb, pauseMs, offMs);
+                    each.append(String.format("  %+d: %d/%d", offMs, found[0], found[1]));
+                    all[0] += found[0];
+                    all[1] += found[1];
+                    all[2] += found[2];
+                }
+                System.out.printf(
+                        "keys: %2.0f dB, pauses of %4d ms: of %d takes %d have a neighbour's sound, %d lost some of their own (%s )%n",
+                        snrDb, pauseMs, all[2], all[0], all[1], each);
+            }
+        }
+    }
+
+    /** @return takes with a neighbour's sound, takes that lost some, takes */
+    private static int[] run(List<MadeSpeech.Spoken> spoken, double snrDb, int pauseMs, int offMs) {
+        Random random = new Random(5);
+        int pause = pauseMs * RATE / 1000;
+        int off = offMs * RATE / 1000;
+        int[] start = new int[LINES];
+        int[] end = new int[LINES];
+        int at = RATE;
+        for (int line = 0; line < LINES; line++) {
+            start[line] = at;
+            end[line] = at + spoken.get(line % spoken.size()).samples().length;
+            at = end[line] + pause;
+        }
+        float[] session = new float[at + RATE];
+        double loud = 0;
+        for (int line = 0; line < LINES; line++) {
+            float[] samples = spoken.get(line % spoken.size()).samples();
+            System.arraycopy(samples, 0, session, start[line], samples.length);
+            loud += MadeSpeech.rms(samples) / LINES;
+        }
+        float[] noise = MadeSpeech.noise(session.length, loud * Math.pow(10, -snrDb / 20), true, random);
+        for (int i = 0; i < session.length; i++) {
+            session[i] += noise[i];
+        }
+        int[] key = new int[LINES + 1];
+        key[0] = start[0] - RATE / 3;
+        key[LINES] = end[LINES - 1] + RATE / 3;
+        for (int line = 1; line < LINES; line++) {
+            key[line] = off < 0 ? end[line - 1] + off : off > 0 ? start[line] + off : end[line - 1] + pause / 2;
+        }
+        int overlap = OVERLAP_MS * RATE / 1000;
+        int[] found = new int[3];
+        for (int line = 0; line < LINES; line++) {
+            int from = Math.max(0, key[line] - overlap);
+            int to = Math.min(session.length, key[line + 1] + overlap);
+            Span own = OverlapTrimmer.without(new Sound(Arrays.copyOfRange(session, from, to), RATE), OVERLAP_MS);
+            long a = from * 1000L / RATE + own.startMs();
+            long b = from * 1000L / RATE + own.endMs();
+            boolean foreign = line > 0 && end[line - 1] * 1000L / RATE - a > HEARD_MS
+                    || line + 1 < LINES && b - start[line + 1] * 1000L / RATE > HEARD_MS;
+            boolean lost = a - start[line] * 1000L / RATE > HEARD_MS || end[line] * 1000L / RATE - b > HEARD_MS;
+            found[0] += foreign ? 1 : 0;
+            found[1] += lost ? 1 : 0;
+            found[2]++;
+        }
+        return found;
+    }
+}
