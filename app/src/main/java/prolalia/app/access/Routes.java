@@ -136,6 +136,7 @@ final class Routes {
             new Route(PUT, "/lessons/{lessonId}/papers/{id}", Who.OWNER),
             new Route(DELETE, "/lines/{id}", Who.OWNER),
             new Route(PUT, "/lines/{id}/icon", Who.OWNER),
+            new Route(PUT, "/lines/{id}/label", Who.OWNER),
             new Route(PUT, "/lines/{id}/lang", Who.OWNER),
             new Route(POST, "/lines/{id}/join", Who.OWNER),
             new Route(PUT, "/lines/{id}/kind", Who.OWNER),

@@ -1,13 +1,17 @@
 package prolalia.app.desk;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
@@ -19,6 +23,7 @@ import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
 import prolalia.core.script.Coverage;
 import prolalia.core.script.Pace;
+import prolalia.core.script.ReadingTime;
 
 @Service
 class DeskService {
@@ -28,9 +33,14 @@ class DeskService {
     /** More marks than this are too narrow to be told apart on a cover. */
     private static final int MOST_MARKS = 28;
 
+    private static final int LESSONS_KNOWN = 20_000;
+    private static final Facts NOTHING = Facts.of(List.of());
+
     private final LessonService lessonService;
     private final RecordingService recordings;
     private final Clock clock;
+    private final Cache<Key, Facts> known =
+            Caffeine.newBuilder().maximumSize(LESSONS_KNOWN).build();
 
     DeskService(LessonService lessonService, RecordingService recordings, Clock clock) {
         this.lessonService = lessonService;
@@ -70,24 +80,53 @@ class DeskService {
      * @param marks the state of each line, or of stretches of a long script
      * @param changed the day of the last change
      */
-    record Book(LessonSummary lesson, Coverage coverage, List<LineState> marks, long toReadMs, LocalDate changed) {}
+    record Book(LessonSummary lesson, Coverage coverage, List<LineState> marks, long toReadMs, LocalDate changed) {
+        /** Written here: a large desk has ten thousand, too many to go through a template one by one. */
+        public String marksHtml() {
+            return marks.stream()
+                    .map(state -> "<i class=\"" + state.name().toLowerCase(Locale.ROOT) + "\"></i>")
+                    .collect(Collectors.joining());
+        }
+    }
 
     Desk deskOf(Teacher teacher) {
-        Map<String, List<Line>> lines = lessonService.linesByLesson(teacher);
         Pace pace = lessonService.pace(teacher);
-        List<Book> books = lessonService.lessonsOf(teacher).stream()
-                .map(lesson -> book(lesson, lines.getOrDefault(lesson.id(), List.of()), pace))
+        List<LessonSummary> lessons = lessonService.lessonsOf(teacher);
+        learn(lessons.stream()
+                .filter(lesson -> known.getIfPresent(Key.of(lesson)) == null)
+                .toList());
+        List<Book> books = lessons.stream()
+                .map(lesson -> book(lesson, known.get(Key.of(lesson), unseen -> NOTHING), pace))
                 .toList();
         Optional<StoredTake> last = recordings.lastTakeOf(teacher);
         return new Desk(partOfDay(), books, recordings.unfinished(teacher), last.orElse(null));
     }
 
-    private static Book book(LessonSummary lesson, List<Line> script, Pace pace) {
+    /** What a cover shows of a lesson's script; the same as long as the lesson's revision is. */
+    private record Facts(Coverage coverage, List<LineState> marks, double toReadMs) {
+        static Facts of(List<Line> script) {
+            return new Facts(
+                    Coverage.of(script), Coverage.marks(script, MOST_MARKS), ReadingTime.ofLinesToReadMs(script));
+        }
+    }
+
+    private record Key(String lessonId, long revision) {
+        static Key of(LessonSummary lesson) {
+            return new Key(lesson.id(), lesson.revision());
+        }
+    }
+
+    private void learn(List<LessonSummary> lessons) {
+        Map<String, List<Line>> lines = lessonService.linesOf(lessons);
+        lessons.forEach(lesson -> known.put(Key.of(lesson), Facts.of(lines.getOrDefault(lesson.id(), List.of()))));
+    }
+
+    private static Book book(LessonSummary lesson, Facts facts, Pace pace) {
         return new Book(
                 lesson,
-                Coverage.of(script),
-                Coverage.marks(script, MOST_MARKS),
-                pace.ofLinesToReadMs(script),
+                facts.coverage(),
+                facts.marks(),
+                pace.ofReadingMs(facts.toReadMs()),
                 LocalDate.ofInstant(Instant.ofEpochMilli(lesson.changedAt()), ZoneId.systemDefault()));
     }
 

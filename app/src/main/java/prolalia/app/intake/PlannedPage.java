@@ -11,6 +11,7 @@ import prolalia.app.stage.StageService;
 import prolalia.core.intake.Proposal.ProposedLine;
 import prolalia.core.intake.SoundsOfLines;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 import prolalia.core.page.Area;
 import prolalia.core.page.InkMap;
 import prolalia.core.page.PageElement;
@@ -36,7 +37,8 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
     static PlannedPage of(StoredPage page, InkMap ink) {
         List<ProposedLine> proposed = page.proposal().wanted();
         List<ReadLine> lines = new ArrayList<>();
-        proposed.forEach(line -> lines.add(new ReadLine(line.kind().becomes().orElseThrow(), line.text())));
+        proposed.forEach(line -> lines.add(
+                new ReadLine(LineTraits.of(line.kind().becomes().orElseThrow()).withLabel(line.label()), line.text())));
         List<Optional<Area>> places = new ArrayList<>();
         proposed.forEach(line ->
                 places.add(Optional.of(line).filter(ProposedLine::hasPlace).map(ProposedLine::area)));

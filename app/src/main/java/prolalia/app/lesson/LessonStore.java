@@ -71,7 +71,8 @@ public class LessonStore {
     }
 
     static LessonSummary summary(LessonRecord row) {
-        return new LessonSummary(row.getId(), row.getTitle(), row.getCover(), row.getChangedAt(), row.getShelf());
+        return new LessonSummary(
+                row.getId(), row.getTitle(), row.getCover(), row.getChangedAt(), row.getRevision(), row.getShelf());
     }
 
     /** A teacher's shelf of standing lines, if she has one. */
@@ -128,8 +129,8 @@ public class LessonStore {
         return linesWhere(looking, LINE.ID.eq(lineId).and(seen)).stream().findFirst();
     }
 
-    /** The lines of many lessons, without their sound, by lesson. */
-    Map<String, List<Line>> linesByLesson(Condition seen) {
+    /** The lines of lessons, without their sound, by lesson. */
+    Map<String, List<Line>> linesByLesson(Collection<String> lessonIds) {
         return looking.select(
                         PAGE.LESSON_ID,
                         LINE.ID,
@@ -149,7 +150,7 @@ public class LessonStore {
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
                 .leftJoin(TAKE)
                 .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
-                .where(seen, LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull(), LESSON.REMOVED_AT.isNull())
+                .where(LESSON.ID.in(lessonIds), LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull())
                 .orderBy(PAGE.POSITION, LINE.POSITION)
                 .fetchGroups(PAGE.LESSON_ID, LessonStore::line);
     }

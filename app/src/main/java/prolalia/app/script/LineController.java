@@ -78,6 +78,16 @@ class LineController {
         return reshaped(script.changeKind(teacher.actor(), id, kind), model);
     }
 
+    /** @param label what stands before its words, such as "3."; empty: nothing */
+    @PutMapping("/lines/{id}/label")
+    String label(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam String label,
+            Model model) {
+        return reshaped(script.changeLabel(teacher.actor(), id, label), model);
+    }
+
     /** @param lang empty: that of the lesson */
     @PutMapping("/lines/{id}/lang")
     String lang(

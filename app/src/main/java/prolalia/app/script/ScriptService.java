@@ -20,6 +20,7 @@ import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.lesson.Take;
 import prolalia.core.script.LineShape;
@@ -182,6 +183,13 @@ class ScriptService {
     Reshaped changeIcon(Teacher teacher, String lineId, StepIcon icon) {
         String lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).changeIcon(lineId, icon));
+    }
+
+    /** @param label what stands before its words */
+    Reshaped changeLabel(Teacher teacher, String lineId, String label) {
+        String lesson = lessonOf(teacher, lineId);
+        String most = label.length() > LineTraits.LONGEST_LABEL ? label.substring(0, LineTraits.LONGEST_LABEL) : label;
+        return history.make(lesson, edits(lesson).changeLabel(lineId, most));
     }
 
     /** @param lang of its words (BCP 47); null: that of the lesson */

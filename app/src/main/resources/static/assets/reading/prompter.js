@@ -54,6 +54,7 @@ function show() {
   at('time-left').textContent = say('timeLeft', { time: clock(expectedLeftMs() + 999) });
   at('before').textContent = lines[index - 1]?.words ?? '';
   at('now').textContent = line.words;
+  at('now').dataset.label = line.label ?? '';
   at('now').classList.toggle('long', line.words.length > 140);
   at('after').textContent = lines[index + 1]?.words ?? '';
   at('after-next').textContent = lines[index + 2]?.words ?? '';

@@ -79,6 +79,9 @@ export async function steps(row) {
 /** @param icon empty: none any more */
 export const setIcon = (row, icon) => perform('PUT', address(row, '/icon'), icon ? { icon } : {});
 
+/** @param label empty: none */
+export const setLabel = (row, label) => perform('PUT', address(row, '/label'), { label });
+
 /** @param lang empty: that of the lesson */
 export const setLang = (row, lang) => perform('PUT', address(row, '/lang'), { lang });
 

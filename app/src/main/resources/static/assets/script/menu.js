@@ -1,7 +1,7 @@
 // The menu of one line.
 import { say } from '../platform/words.js';
 import { moveTake } from './move-take.js';
-import { join, makeStanding, own, setIcon, setLang, statusMessage, split, step, steps } from './actions.js';
+import { join, makeStanding, own, setIcon, setLabel, setLang, statusMessage, split, step, steps } from './actions.js';
 
 const menu = document.getElementById('line-menu');
 let row = null;
@@ -22,6 +22,7 @@ function open(button) {
   const direction = row.dataset.kind === 'DIRECTION' && !standing;
   item('steps').hidden = !direction;
   menu.querySelector('.icons').hidden = !direction;
+  menu.querySelector('[data-label]').value = row.dataset.label ?? '';
   menu.querySelector('[data-lang]').value = row.dataset.lang ?? '';
   item('own').hidden = !standing;
   item('standing').hidden = Boolean(standing) || shelf;
@@ -81,12 +82,16 @@ export function watchMenu(sheet) {
       doIt(pressed.dataset.deed);
     }
   });
+  menu.querySelector('[data-label]').addEventListener('change', ({ target }) => {
+    menu.hidePopover();
+    setLabel(row, target.value);
+  });
   menu.querySelector('[data-lang]').addEventListener('change', ({ target }) => {
     menu.hidePopover();
     setLang(row, target.value);
   });
   menu.addEventListener('keydown', (event) => {
-    if (event.target.matches('select')) {
+    if (event.target.matches('select, input')) {
       return;
     }
     const items = [...menu.querySelectorAll('[role=menuitem]:not(:disabled, [hidden], [hidden] *)')];

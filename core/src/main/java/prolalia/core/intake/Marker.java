@@ -30,6 +30,16 @@ record Marker(Type type, int ordinal, int length) {
     private static final Pattern BOX = Pattern.compile(
             "^(?:[\\u2610\\u25A1\\u25A2\\u25CB\\u25EF\\u274D\\u274F\\u2751\\u25FB\\u2B1C\\u26AA\\uF06F\\uF0A8\\uF071\\uF0A1\\uF06D]|\\[\\s*]|\\(\\s+\\))\\s*");
 
+    /** As it stands before a line. */
+    String on(String text) {
+        return text.substring(0, length).strip();
+    }
+
+    /** Whether it is a number or a letter, which somebody may say. */
+    boolean isSaid() {
+        return type != Type.BOX;
+    }
+
     static Optional<Marker> of(String text) {
         Matcher number = NUMBER.matcher(text);
         if (number.find()) {

@@ -23,10 +23,11 @@ public record Proposal(List<ProposedLine> lines) {
      * A line that is proposed.
      *
      * @param id names it on its page
+     * @param label the number or letter that stands before it; null: none
      * @param area where it stands; of no size when it stands nowhere, as notes do
      * @param wanted whether it is to become a line of the script
      */
-    public record ProposedLine(String id, FoundKind kind, String text, Area area, boolean wanted) {
+    public record ProposedLine(String id, FoundKind kind, String label, String text, Area area, boolean wanted) {
         public boolean hasPlace() {
             return area.w() > 0 && area.h() > 0;
         }
@@ -40,26 +41,25 @@ public record Proposal(List<ProposedLine> lines) {
     public static Proposal of(List<FoundLine> found) {
         List<ProposedLine> lines = new ArrayList<>();
         for (FoundLine line : found.subList(0, Math.min(found.size(), MOST_LINES))) {
-            String text = withoutMarker(line);
+            Optional<Marker> marker = marker(line);
+            String text = line.text().substring(marker.map(Marker::length).orElse(0));
             lines.add(new ProposedLine(
                     "f" + (lines.size() + 1),
                     line.kind(),
-                    text,
+                    marker.filter(Marker::isSaid)
+                            .map(mark -> mark.on(line.text()))
+                            .orElse(null),
+                    text.length() <= LONGEST_TEXT ? text : text.substring(0, LONGEST_TEXT),
                     line.area(),
                     line.kind().becomes().isPresent()));
         }
         return new Proposal(lines);
     }
 
-    private static String withoutMarker(FoundLine line) {
+    private static Optional<Marker> marker(FoundLine line) {
         boolean marked = line.kind() == FoundKind.QUESTION || line.kind() == FoundKind.CHOICE;
-        String text = marked
-                ? Marker.of(line.text())
-                        .map(marker -> line.text().substring(marker.length()))
-                        .filter(rest -> !rest.isBlank())
-                        .orElse(line.text())
-                : line.text();
-        return text.length() <= LONGEST_TEXT ? text : text.substring(0, LONGEST_TEXT);
+        return (marked ? Marker.of(line.text()) : Optional.<Marker>empty())
+                .filter(marker -> !line.text().substring(marker.length()).isBlank());
     }
 
     public List<ProposedLine> wanted() {
@@ -71,7 +71,8 @@ public record Proposal(List<ProposedLine> lines) {
     }
 
     public Optional<Proposal> want(String id, boolean wanted) {
-        return change(id, line -> new ProposedLine(line.id(), line.kind(), line.text(), line.area(), wanted));
+        return change(
+                id, line -> new ProposedLine(line.id(), line.kind(), line.label(), line.text(), line.area(), wanted));
     }
 
     public Optional<Proposal> kind(String id, FoundKind kind) {
@@ -80,6 +81,7 @@ public record Proposal(List<ProposedLine> lines) {
                 line -> new ProposedLine(
                         line.id(),
                         kind,
+                        line.label(),
                         line.text(),
                         line.area(),
                         kind.becomes().isPresent()));
@@ -89,7 +91,10 @@ public record Proposal(List<ProposedLine> lines) {
         String held = text.replaceAll("\\s+", " ").strip();
         return held.length() > LONGEST_TEXT
                 ? Optional.empty()
-                : change(id, line -> new ProposedLine(line.id(), line.kind(), held, line.area(), line.wanted()));
+                : change(
+                        id,
+                        line -> new ProposedLine(
+                                line.id(), line.kind(), line.label(), held, line.area(), line.wanted()));
     }
 
     public Optional<Proposal> place(String id, Area area) {
@@ -97,7 +102,8 @@ public record Proposal(List<ProposedLine> lines) {
                 ? Optional.empty()
                 : change(
                         id,
-                        line -> new ProposedLine(line.id(), line.kind(), line.text(), area.onPage(), line.wanted()));
+                        line -> new ProposedLine(
+                                line.id(), line.kind(), line.label(), line.text(), area.onPage(), line.wanted()));
     }
 
     /** Joins a line with the one after it. */
@@ -117,7 +123,10 @@ public record Proposal(List<ProposedLine> lines) {
                 : !second.hasPlace() ? first.area() : first.area().with(second.area());
         List<ProposedLine> joined = new ArrayList<>(lines);
         joined.remove(at + 1);
-        joined.set(at, new ProposedLine(first.id(), first.kind(), text, area, first.wanted() || second.wanted()));
+        joined.set(
+                at,
+                new ProposedLine(
+                        first.id(), first.kind(), first.label(), text, area, first.wanted() || second.wanted()));
         return Optional.of(new Proposal(joined));
     }
 
@@ -150,8 +159,8 @@ public record Proposal(List<ProposedLine> lines) {
                 ? new Area(area.x(), area.y() + area.h() * share, area.w(), area.h() * (1 - share))
                 : new Area(area.x() + area.w() * share, area.y(), area.w() * (1 - share), area.h());
         List<ProposedLine> cut = new ArrayList<>(lines);
-        cut.set(at, new ProposedLine(line.id(), line.kind(), first, upper, line.wanted()));
-        cut.add(at + 1, new ProposedLine(newId, line.kind(), second, lower, line.wanted()));
+        cut.set(at, new ProposedLine(line.id(), line.kind(), line.label(), first, upper, line.wanted()));
+        cut.add(at + 1, new ProposedLine(newId, line.kind(), null, second, lower, line.wanted()));
         return Optional.of(new Proposal(cut));
     }
 
@@ -168,7 +177,7 @@ public record Proposal(List<ProposedLine> lines) {
             }
         }
         List<ProposedLine> drawn = new ArrayList<>(lines);
-        drawn.add(at, new ProposedLine(newId, FoundKind.DIRECTION, "", placed, true));
+        drawn.add(at, new ProposedLine(newId, FoundKind.DIRECTION, null, "", placed, true));
         return Optional.of(new Proposal(drawn));
     }
 

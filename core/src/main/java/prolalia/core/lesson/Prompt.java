@@ -11,5 +11,7 @@ public enum Prompt {
     /** A wrong way was pressed. */
     TRY_AGAIN,
     /** A link was pressed that leads out of the lesson. */
-    OPENS_ELSEWHERE
+    OPENS_ELSEWHERE,
+    /** A sound, or a page, does not come. */
+    NO_CONNECTION
 }

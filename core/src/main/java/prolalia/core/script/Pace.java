@@ -49,6 +49,11 @@ public record Pace(double factor, boolean known) {
 
     /** About how long all lines that are still to be read take at this pace, in ms. */
     public long ofLinesToReadMs(Collection<Line> script) {
-        return Math.round(ReadingTime.ofLinesToReadMs(script) * factor);
+        return ofReadingMs(ReadingTime.ofLinesToReadMs(script));
+    }
+
+    /** What takes so long at an unknown pace ({@link ReadingTime}), at this one. */
+    public long ofReadingMs(double readingMs) {
+        return Math.round(readingMs * factor);
     }
 }

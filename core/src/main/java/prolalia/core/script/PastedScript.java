@@ -12,7 +12,7 @@ import prolalia.core.lesson.LineTraits;
  *
  * <pre>{@code
  * PastedScript.read("1. Which part comes first?\n a) the root\n b) the leaf");
- * // QUESTION "Which part comes first?", CHOICE "the root", CHOICE "the leaf"
+ * // QUESTION 1. "Which part comes first?", CHOICE a) "the root", CHOICE b) "the leaf"
  * }</pre>
  *
  * <ul>
@@ -27,9 +27,9 @@ import prolalia.core.lesson.LineTraits;
  */
 public final class PastedScript {
     private static final Pattern QUESTION =
-            Pattern.compile("^\\s*(?:[Qq](?:uestion)?\\s*)?\\(?\\d{1,4}[.):]\\)?\\s+(\\S.*)$");
-    private static final Pattern CHOICE = Pattern.compile("^\\s*\\(?([A-Ha-h])[.)]\\s+(\\S.*)$");
-    private static final Pattern NEXT_CHOICE_ON_LINE = Pattern.compile("\\s{2,}\\(?([B-Hb-h])[.)]\\s+");
+            Pattern.compile("^\\s*((?:[Qq](?:uestion)?\\s*)?\\(?\\d{1,4}[.):]\\)?)\\s+(\\S.*)$");
+    private static final Pattern CHOICE = Pattern.compile("^\\s*(\\(?[A-Ha-h][.)])\\s+(\\S.*)$");
+    private static final Pattern NEXT_CHOICE_ON_LINE = Pattern.compile("\\s{2,}(?=\\(?[B-Hb-h][.)]\\s+)");
     private static final Pattern BULLET = Pattern.compile("^\\s*(?:[•◦▪●○☐□]|[-*–—](?=\\s))\\s*(\\S.*)$");
 
     private PastedScript() {}
@@ -37,7 +37,7 @@ public final class PastedScript {
     /**
      * A line that was understood.
      *
-     * @param kind what it is taken for
+     * @param traits what it is taken for, and its number or letter
      * @param words without number, letter or bullet
      */
     public record ReadLine(LineTraits traits, String words) {
@@ -62,11 +62,11 @@ public final class PastedScript {
             Matcher question = QUESTION.matcher(raw);
             Matcher bullet = BULLET.matcher(raw);
             if (question.matches()) {
-                addWithChoices(LineKind.QUESTION, question.group(1), lines);
+                addWithChoices(LineTraits.of(LineKind.QUESTION).withLabel(question.group(1)), question.group(2), lines);
                 open = true;
             } else if (CHOICE.matcher(raw).matches() && followsQuestion(lines)) {
                 makeQuestion(lines);
-                addWithChoices(LineKind.CHOICE, raw, lines);
+                addChoices(raw, lines);
                 open = true;
             } else if (bullet.matches()) {
                 boolean choice = open && followsQuestion(lines);
@@ -74,7 +74,7 @@ public final class PastedScript {
                 open = choice;
             } else if (open) {
                 ReadLine last = lines.remove(lines.size() - 1);
-                lines.add(new ReadLine(last.kind(), last.words() + " " + tidy(raw)));
+                lines.add(new ReadLine(last.traits(), last.words() + " " + tidy(raw)));
             } else {
                 lines.add(new ReadLine(LineKind.PASSAGE, tidy(raw)));
                 open = true;
@@ -83,14 +83,22 @@ public final class PastedScript {
         return List.copyOf(lines);
     }
 
-    /** Adds a line, and the further choices that stand on the same line after wide gaps. */
-    private static void addWithChoices(LineKind kind, String text, List<ReadLine> lines) {
-        Matcher first = CHOICE.matcher(text);
-        String rest = kind == LineKind.CHOICE && first.matches() ? first.group(2) : text;
-        String[] parts = NEXT_CHOICE_ON_LINE.split(rest);
-        lines.add(new ReadLine(kind, tidy(parts[0])));
-        for (int i = 1; i < parts.length; i++) {
-            lines.add(new ReadLine(LineKind.CHOICE, tidy(parts[i])));
+    /** Adds a line, and the choices that stand on the same line after wide gaps. */
+    private static void addWithChoices(LineTraits traits, String text, List<ReadLine> lines) {
+        String[] parts = NEXT_CHOICE_ON_LINE.split(text, 2);
+        lines.add(new ReadLine(traits, tidy(parts[0])));
+        if (parts.length > 1) {
+            addChoices(parts[1], lines);
+        }
+    }
+
+    private static void addChoices(String text, List<ReadLine> lines) {
+        for (String part : NEXT_CHOICE_ON_LINE.split(text)) {
+            Matcher choice = CHOICE.matcher(part);
+            if (choice.matches()) {
+                lines.add(
+                        new ReadLine(LineTraits.of(LineKind.CHOICE).withLabel(choice.group(1)), tidy(choice.group(2))));
+            }
         }
     }
 

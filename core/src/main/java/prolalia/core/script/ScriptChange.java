@@ -33,6 +33,8 @@ public record ScriptChange(Deed deed, List<LineStep> lines, List<TakeStep> takes
         ICON,
         /** Its words are in another language than those of its lesson, or no longer. */
         LANG,
+        /** Another number or letter stands before its words, or none any more. */
+        LABEL,
         /** A direction becomes several, a sentence each. */
         STEPS
     }

@@ -90,6 +90,11 @@ public final class ScriptEdits {
         return changeTraits(lineId, Deed.ICON, shape.traits().withIcon(icon));
     }
 
+    /** @param label blank: none */
+    public Optional<ScriptChange> changeLabel(String lineId, String label) {
+        return changeTraits(lineId, Deed.LABEL, line(lineId).shape().traits().withLabel(label));
+    }
+
     /** @param lang null: that of its lesson */
     public Optional<ScriptChange> changeLang(String lineId, String lang) {
         return changeTraits(lineId, Deed.LANG, line(lineId).shape().traits().withLang(lang));

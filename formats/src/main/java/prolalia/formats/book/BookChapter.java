@@ -124,6 +124,9 @@ final class BookChapter {
             xml.empty("img", "class", "step", "src", part.icon(), "alt", part.iconSays())
                     .text(" ");
         }
+        if (is.label() != null) {
+            xml.element("b", is.label()).text(" ");
+        }
         String words = part.line().words();
         int at = 0;
         int number = 0;

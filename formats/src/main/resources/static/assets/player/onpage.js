@@ -9,7 +9,7 @@ export function layOut() {
   }
   const board = staging.querySelector('.board');
   const { aspect } = staging.dataset;
-  board.style.width = `min(100cqw, ${aspect} * 100cqh)`;
+  board.style.width = `calc(var(--zoom, 1) * min(100cqw, ${aspect} * 100cqh))`;
   board.style.aspectRatio = aspect;
   board.querySelectorAll('li').forEach((thing) => {
     const { x, y, w, h } = thing.dataset;

@@ -9,6 +9,9 @@ import { Prompts } from './prompts.js';
 import { countStart, isSpent, ruleOf } from './rule.js';
 import { Scanning, switchesOf } from './scanning.js';
 import { PageNavigation } from './page-navigation.js';
+import { StallWatch } from './stall-watch.js';
+import { remember, remembered } from './visit.js';
+import { zoomAgain, zoomBy, zoomed, zoomOn } from './zoom.js';
 
 const SPEEDS = [1, 0.75, 1.25];
 const RING = 132;
@@ -33,12 +36,28 @@ let timesLeft = 1;
 let arriving = [];
 // The lines of this page that are still to be heard before the child chooses a way.
 let toHear = new Set();
+// Whether the page is said line by line, each going on to the next.
+let through = false;
+
+const watch = new StallWatch({
+  onStuck() {
+    at('trouble').textContent = say('noConnection');
+    showPlaying();
+    prompts.say('NO_CONNECTION');
+  },
+  onHealed() {
+    at('trouble').textContent = '';
+    showPlaying();
+  },
+});
 
 function svg(tag, attributes) {
   const element = document.createElementNS('http://www.w3.org/2000/svg', tag);
   Object.entries(attributes).forEach(([name, value]) => element.setAttribute(name, value));
   return element;
 }
+
+const wordsOf = (spot) => spot.parentElement.querySelector('.words').textContent;
 
 const currentOnes = () => spots.filter((spot) => spot.parentElement.classList.contains('current'));
 const current = () => currentOnes()[0];
@@ -48,7 +67,7 @@ const lengthOf = () => (Number.isFinite(audio.duration) && audio.duration) || Nu
 
 function choose(spot) {
   spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
-  highlight.show(at('current'), spot.parentElement.querySelector('.words').textContent, spot);
+  highlight.show(at('current'), wordsOf(spot), spot);
   const icon = spot.dataset.icon && at('steps').content.querySelector(`[data-icon=${spot.dataset.icon}]`);
   at('step').hidden = !icon;
   if (icon) {
@@ -59,8 +78,11 @@ function choose(spot) {
   audio.volume = ruleOf(spot).volume;
   timesLeft = ruleOf(spot).times;
   drawTrace(spot);
+  remember(placeKey(), spot.dataset.line);
   show();
 }
+
+const placeKey = () => `line ${window.location.pathname}${window.location.hash}`;
 
 function drawTrace(spot) {
   const d = spot.dataset.trace;
@@ -95,7 +117,7 @@ function show() {
 }
 
 function showPlaying() {
-  const playing = !audio.paused;
+  const playing = !audio.paused && !watch.stuck;
   background.under(voices.some((voice) => !voice.paused));
   const play = at('play');
   if (!play) {
@@ -103,6 +125,11 @@ function showPlaying() {
   }
   play.setAttribute('aria-pressed', playing);
   play.setAttribute('aria-label', say(playing ? 'pause' : 'play'));
+  spots.forEach((spot) => {
+    spot.dataset.label ??= spot.getAttribute('aria-label');
+    const sounds = playing && spot.dataset.line === current().dataset.line;
+    spot.setAttribute('aria-label', sounds ? say('pauseLine', { words: wordsOf(spot) }) : spot.dataset.label);
+  });
   const mark = play.querySelector('.ring-mark');
   mark.querySelector('.held')?.remove();
   if (playing) {
@@ -135,14 +162,19 @@ async function play(silently = false) {
   prompts.stopWaiting();
   at('trouble').textContent = '';
   voices.filter((voice) => voice !== audio).forEach((voice) => voice.pause());
+  watch.follow(audio);
   try {
     await audio.play();
   } catch (failure) {
     if (silently && failure.name === 'NotAllowedError') {
+      watch.forget();
       return false;
     }
-    if (failure.name !== 'AbortError') {
+    if (failure.name === 'NotAllowedError') {
+      watch.forget();
       at('trouble').textContent = say('trouble');
+    } else if (failure.name !== 'AbortError') {
+      watch.failed();
     }
   }
   return true;
@@ -164,15 +196,63 @@ async function begin(spot, silently = false) {
   return true;
 }
 
+/** The lines of the page in the order in which they are said. */
+function inOrder() {
+  const all = spots.filter((spot) => !spot.closest('.hints') && !ruleOf(spot).underSpeech);
+  const beside = all.filter((spot) => spot.closest('.says'));
+  const seen = new Set();
+  return [...beside, ...all].filter((spot) => !seen.has(spot.dataset.line) && seen.add(spot.dataset.line));
+}
+
+function nextLine() {
+  const order = inOrder();
+  const now = order.findIndex((spot) => spot.dataset.line === current().dataset.line);
+  return order.slice(now + 1).find((spot) => !isSpent(spot));
+}
+
+/** All of the page was heard: the arrow says that there is more; on the last page a flag says that it is over. */
+function pageHeard() {
+  through = false;
+  document.body.classList.add('heard');
+  at('the-end').hidden = Boolean(document.querySelector('[data-turn=next], .jump'));
+}
+
+/** Says the page from here on, line by line; from its beginning when it was heard to the end. */
+function sayThrough() {
+  const from = audio.ended ? nextLine() ?? inOrder()[0] : current();
+  arriving = [];
+  through = true;
+  if (!audio.paused && !watch.stuck) {
+    return;
+  }
+  if (audio.currentTime > 0 && !audio.ended) {
+    play();
+  } else if (from) {
+    begin(from);
+  }
+}
+
 function ended() {
+  watch.forget();
   if (timesLeft !== 1) {
     timesLeft = timesLeft === 0 ? 0 : timesLeft - 1;
     audio.currentTime = 0;
     play();
   } else if (arriving.length > 0) {
     begin(arriving.shift());
-  } else if (toHear.delete(current().dataset.line) && toHear.size === 0 && document.querySelector('.jump[data-way]')) {
-    prompts.say('YOUR_TURN');
+  } else {
+    const last = toHear.delete(current().dataset.line) && toHear.size === 0;
+    const next = through ? nextLine() : null;
+    if (next) {
+      begin(next);
+      return;
+    }
+    if (last || through) {
+      pageHeard();
+    }
+    if (last && document.querySelector('.jump[data-way]')) {
+      prompts.say('YOUR_TURN');
+    }
   }
 }
 
@@ -190,6 +270,7 @@ async function toggleBackground(spot) {
 
 function press(spot) {
   arriving = [];
+  through = through && spot.dataset.line === current().dataset.line;
   if (ruleOf(spot).underSpeech) {
     toggleBackground(spot).catch(() => { at('trouble').textContent = say('trouble'); });
   } else if (spot.dataset.line === current().dataset.line && (!audio.paused || (audio.currentTime > 0 && !audio.ended))) {
@@ -201,7 +282,9 @@ function press(spot) {
 
 function toggle() {
   arriving = [];
-  if (!audio.paused) {
+  if (watch.stuck) {
+    watch.again();
+  } else if (!audio.paused) {
     audio.pause();
   } else if (audio.currentTime > 0 && !audio.ended) {
     play();
@@ -281,6 +364,7 @@ function bind() {
   at('again').addEventListener('click', again);
   at('back5').addEventListener('click', back);
   at('speed').addEventListener('click', changeSpeed);
+  at('through')?.addEventListener('click', sayThrough);
   at('seek').addEventListener('input', () => {
     dragging = true;
     audio.currentTime = (at('seek').value / 1000) * lengthOf();
@@ -296,17 +380,21 @@ function bind() {
 
 function open() {
   layOut();
+  zoomAgain();
+  at('zoom')?.addEventListener('click', zoomOn);
   spots = [...document.querySelectorAll('.spot')];
   if (at('play')) {
     bind();
     showSpeed();
-    choose(spots.find((spot) => !ruleOf(spot).underSpeech) ?? spots[0]);
+    const place = spots.find((spot) => spot.dataset.line === remembered(placeKey()) && !spot.closest('.hints'));
+    choose(place ?? spots.find((spot) => !ruleOf(spot).underSpeech) ?? spots[0]);
     showRules();
     arrive();
   }
   toHear = new Set(spots.filter((spot) => !spot.closest('.hints')).map((spot) => spot.dataset.line));
   document.querySelectorAll('a.link').forEach((link) => link.addEventListener('click', (event) => warn(event, link)));
   if (at('play')) {
+    prompts.keep('NO_CONNECTION');
     prompts.wait(() => voices.every((voice) => voice.paused) && at('start').hidden);
   }
   spots.slice(0, LINES_AHEAD).forEach((spot) => highlight.prepare(spot));
@@ -344,11 +432,16 @@ function leave() {
   if (goesOn) {
     audio = voices.find((voice) => voice !== audio);
   }
+  watch.forget();
+  through = false;
   audio.pause();
 }
 
 activities.add({ canLeave: () => true, leave });
-const navigation = new PageNavigation({ onWay: answer, onLeave: () => activities.leave(), onOpen: open, onTrouble: () => { at('trouble').textContent = say('pageTrouble'); } });
+const navigation = new PageNavigation({ onWay: answer, onLeave: () => activities.leave(), onOpen: open, onTrouble() {
+  at('trouble').textContent = say('pageTrouble');
+  prompts.say('NO_CONNECTION');
+} });
 
 voices.forEach((voice) => {
   voice.preload = 'auto';
@@ -356,11 +449,11 @@ voices.forEach((voice) => {
   const ifCurrent = (deed) => () => (voice === audio && at('play') ? deed() : background.under(voices.some((each) => !each.paused)));
   ['play', 'pause', 'ended'].forEach((event) => voice.addEventListener(event, ifCurrent(showPlaying)));
   voice.addEventListener('ended', ifCurrent(ended));
+  // Paused on purpose: a sound that ran dry says something else.
+  voice.addEventListener('pause', ifCurrent(() => { if (!watch.stuck && !voice.ended) watch.forget(); }));
   // What was taken out of the lesson while it played.
   voice.addEventListener('error', ifCurrent(() => {
-    if (voice.currentTime > 0) {
-      at('trouble').textContent = say('trouble');
-    }
+    watch.failed();
   }));
   voice.addEventListener('loadedmetadata', ifCurrent(show));
   voice.addEventListener('seeked', ifCurrent(show));
@@ -371,13 +464,22 @@ if (switches > 0) {
   new Scanning(switches, () => voices.some((voice) => !voice.paused), () => voices.forEach((voice) => voice.pause()));
 }
 
+/** Arrows turn pages unless they move something else: the place in the sound, or a page that is larger than the window. */
+function turnOf({ key, target, altKey, ctrlKey, metaKey }) {
+  const arrows = !altKey && !ctrlKey && !metaKey && !zoomed() && switches === 0 && !target.closest('input');
+  const way = { PageDown: 'next', PageUp: 'back', ...(arrows ? { ArrowRight: 'next', ArrowLeft: 'back' } : {}) };
+  return way[key];
+}
+
 document.addEventListener('keydown', (event) => {
   const free = !event.target.closest('button, a, input');
   if (event.key === ' ' && free && at('play')) {
     event.preventDefault();
     toggle();
-  } else if (event.key === 'PageDown' || event.key === 'PageUp') {
-    document.querySelector(`[data-turn=${event.key === 'PageDown' ? 'next' : 'back'}]`)?.click();
+  } else if (turnOf(event)) {
+    document.querySelector(`[data-turn=${turnOf(event)}]`)?.click();
+  } else if (!event.ctrlKey && !event.metaKey && ['+', '=', '-', '0'].includes(event.key) && !event.target.closest('input')) {
+    zoomBy({ '-': -1, 0: 0 }[event.key] ?? 1);
   }
 });
 

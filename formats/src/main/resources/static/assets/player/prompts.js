@@ -8,13 +8,32 @@ export class Prompts {
 
   #idle = 0;
 
+  #here = new Map();
+
+  #address(name) {
+    return document.getElementById('prompts').content.querySelector(`[data-prompt=${name}]`)?.dataset.src;
+  }
+
+  /** Keeps a prompt in the page, for when nothing can be fetched any more. */
+  async keep(name) {
+    const address = this.#address(name);
+    if (address && !this.#here.has(address)) {
+      this.#here.set(address, null);
+      try {
+        this.#here.set(address, URL.createObjectURL(await (await fetch(address)).blob()));
+      } catch {
+        this.#here.delete(address);
+      }
+    }
+  }
+
   /** Says a prompt to its end; answers when it was said, or can't be. */
   async say(name) {
-    const sound = document.getElementById('prompts').content.querySelector(`[data-prompt=${name}]`)?.dataset.src;
+    const sound = this.#address(name);
     if (!sound) {
       return;
     }
-    this.#audio.src = sound;
+    this.#audio.src = this.#here.get(sound) ?? sound;
     try {
       await this.#audio.play();
     } catch {
