@@ -133,3 +133,6 @@ UPDATE paper_page SET wanted_lines = (
   SELECT count(*) FROM json_each(paper_page.proposal, '$.lines') AS line
   WHERE json_extract(line.value, '$.wanted') AND json_extract(line.value, '$.kind') <> 'BLANK'
     AND trim(json_extract(line.value, '$.text')) <> '');
+
+-- When a take was thrown away: it can be put back for a while.
+ALTER TABLE take ADD COLUMN removed_at BIGINT;

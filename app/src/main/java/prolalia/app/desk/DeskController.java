@@ -15,6 +15,13 @@ class DeskController {
         this.desk = desk;
     }
 
+    /** What was removed and can be put back. */
+    @GetMapping("/bin")
+    String bin(@AuthenticationPrincipal SignedInTeacher teacher, Model model) {
+        model.addAttribute("binned", desk.bin(teacher.actor()));
+        return "desk/bin";
+    }
+
     @GetMapping("/")
     String desk(
             @AuthenticationPrincipal SignedInTeacher teacher,

@@ -3,6 +3,7 @@ package prolalia.app.desk;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -15,6 +16,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonStore.Binned;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.sound.RecordingService;
 import prolalia.app.sound.StoredRecording;
@@ -32,6 +34,9 @@ class DeskService {
 
     /** More marks than this are too narrow to be told apart on a cover. */
     private static final int MOST_MARKS = 28;
+
+    /** As long as the sweeper leaves what was removed. */
+    private static final Duration KEPT = Duration.ofDays(30);
 
     private static final int LESSONS_KNOWN = 20_000;
     private static final Facts NOTHING = Facts.of(List.of());
@@ -100,6 +105,24 @@ class DeskService {
                 .toList();
         Optional<StoredTake> last = recordings.lastTakeOf(teacher);
         return new Desk(partOfDay(), books, recordings.unfinished(teacher), last.orElse(null));
+    }
+
+    /** @param daysLeft until it is gone */
+    record InBin(Binned what, LocalDate removed, long daysLeft) {}
+
+    List<InBin> bin(Teacher teacher) {
+        Instant now = clock.instant();
+        return lessonService.bin(teacher).stream()
+                .map(each -> {
+                    Instant removed = Instant.ofEpochMilli(each.removedAt());
+                    // A day that has begun counts.
+                    long left = KEPT.minus(Duration.between(removed, now))
+                            .plusDays(1)
+                            .minusMillis(1)
+                            .toDays();
+                    return new InBin(each, LocalDate.ofInstant(removed, ZoneId.systemDefault()), Math.max(0, left));
+                })
+                .toList();
     }
 
     /** What a cover shows of a lesson's script; the same as long as the lesson's revision is. */

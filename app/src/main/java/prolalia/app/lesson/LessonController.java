@@ -55,8 +55,30 @@ class LessonController {
 
     @PostMapping("/lessons/{id}/pages")
     String addPage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        lessons.addPage(teacher.actor(), id);
-        return "redirect:/lessons/" + id + "#last-page";
+        String added = lessons.addPage(teacher.actor(), id)
+                .map(page -> "?addedPage=" + page)
+                .orElse("");
+        return "redirect:/lessons/" + id + added + "#last-page";
+    }
+
+    @PostMapping("/pages/{id}/remove")
+    String removePage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        String lesson = lessons.removePage(teacher.actor(), id);
+        return "redirect:/lessons/" + lesson + "?removedPage=" + id;
+    }
+
+    @PostMapping("/pages/{id}/put-back")
+    String putPageBack(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        String lesson = lessons.putPageBack(teacher.actor(), id);
+        return "redirect:/lessons/" + lesson + "#page-" + lessons.numberOf(lesson, id);
+    }
+
+    /** @param later otherwise earlier */
+    @PostMapping("/pages/{id}/move")
+    String movePage(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam boolean later) {
+        String lesson = lessons.movePage(teacher.actor(), id, later);
+        return "redirect:/lessons/" + lesson + "/pages/" + lessons.numberOf(lesson, id);
     }
 
     @PostMapping("/lessons/{id}/remove")

@@ -2,6 +2,7 @@ package prolalia.app.lesson;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,6 +12,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonStore.Binned;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.LessonLimits;
@@ -221,6 +223,54 @@ public class LessonService {
         }
     }
 
+    /** Takes a page out of its lesson, with all that is on it, for 30 days; answers the lesson. */
+    @Transactional
+    public String removePage(Teacher teacher, String pageId) {
+        return setPageRemoved(teacher, pageId, clock.millis());
+    }
+
+    @Transactional
+    public String putPageBack(Teacher teacher, String pageId) {
+        return setPageRemoved(teacher, pageId, null);
+    }
+
+    private String setPageRemoved(Teacher teacher, String pageId, Long removedAt) {
+        String lesson = lessonOfPage(teacher, pageId);
+        lessons.setPageRemoved(access.may(teacher, Right.EDIT), pageId, removedAt);
+        lessons.touch(lesson, clock.millis());
+        return lesson;
+    }
+
+    /** Moves a page by one; answers the lesson. */
+    @Transactional
+    public String movePage(Teacher teacher, String pageId, boolean later) {
+        String lesson = lessonOfPage(teacher, pageId);
+        lessons.movePage(lesson, pageId, later);
+        lessons.touch(lesson, clock.millis());
+        return lesson;
+    }
+
+    private String lessonOfPage(Teacher teacher, String pageId) {
+        return lessons.lessonOfPage(access.may(teacher, Right.EDIT), pageId)
+                .orElseThrow(() -> new NotFoundException("page"));
+    }
+
+    /** What this teacher removed and can put back, newest first. */
+    public List<Binned> bin(Teacher teacher) {
+        List<Binned> binned = new ArrayList<>(lessons.removedLessons(access.may(teacher, Right.REMOVE)));
+        binned.addAll(lessons.removedPages(access.may(teacher, Right.EDIT)));
+        binned.sort(Comparator.comparingLong(Binned::removedAt).reversed());
+        return binned;
+    }
+
+    /** The number of a page in its lesson, from 1; that of the last one when it isn't there. */
+    public int numberOf(String lessonId, String pageId) {
+        List<String> pages =
+                lessons.pages(lessonId).stream().map(LessonPage::id).toList();
+        int at = pages.indexOf(pageId);
+        return at < 0 ? Math.max(1, pages.size()) : at + 1;
+    }
+
     /** What holds for a lesson as a whole. */
     public LessonSettings settings(String lessonId) {
         return lessons.settings(lessonId);
@@ -233,15 +283,16 @@ public class LessonService {
         lessons.touch(lesson.id(), clock.millis());
     }
 
-    /** Adds a page with one empty line, unless there are as many as may be. */
+    /** Adds a page with one empty line, unless there are as many as may be; answers its id. */
     @Transactional
-    public void addPage(Teacher teacher, String lessonId) {
+    public Optional<String> addPage(Teacher teacher, String lessonId) {
         access.require(teacher, lessonId, Right.EDIT);
         if (lessons.countPages(lessonId) >= MOST_PAGES) {
-            return;
+            return Optional.empty();
         }
         String pageId = lessons.addPage(lessonId, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
+        return Optional.of(pageId);
     }
 
     /** The lesson, if this teacher may see it. */

@@ -16,7 +16,9 @@ import static prolalia.app.platform.db.Tables.RECORDING;
 import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.TAKE_FINDING;
 
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -312,6 +314,16 @@ public class LessonStore {
                 .execute();
     }
 
+    /** The lesson of a line, whoever asks. */
+    public String lessonOf(String lineId) {
+        return looking.select(PAGE.LESSON_ID)
+                .from(LINE)
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .where(LINE.ID.eq(lineId))
+                .fetchSingle(PAGE.LESSON_ID);
+    }
+
     /** What holds for a lesson as a whole. */
     LessonSettings settings(String lessonId) {
         return looking.selectFrom(LESSON_SETTINGS)
@@ -330,6 +342,94 @@ public class LessonStore {
                 .set(LESSON_SETTINGS.WORDS_HIDDEN, settings.wordsHidden())
                 .set(LESSON_SETTINGS.LANG, settings.lang())
                 .execute();
+    }
+
+    /** The media type of the picture of a page, whether that is there or removed. */
+    Optional<String> pictureType(String lessonId, String hash) {
+        return looking.select(PAGE.PICTURE_TYPE)
+                .from(PAGE)
+                .where(PAGE.LESSON_ID.eq(lessonId), PAGE.PICTURE_HASH.eq(hash))
+                .limit(1)
+                .fetchOptional(PAGE.PICTURE_TYPE);
+    }
+
+    /** Takes a page out of its lesson, or puts it back. @return whether it is there, and may be */
+    boolean setPageRemoved(Condition may, String pageId, Long removedAt) {
+        return writing.update(PAGE)
+                        .set(PAGE.REMOVED_AT, removedAt)
+                        .where(PAGE.ID.eq(pageId), lessonOfPage(may))
+                        .execute()
+                > 0;
+    }
+
+    private Condition lessonOfPage(Condition may) {
+        return PAGE.LESSON_ID.in(writing.select(LESSON.ID).from(LESSON).where(may));
+    }
+
+    /** Exchanges a page with the one before or after it; nothing happens at the ends. */
+    void movePage(String lessonId, String pageId, boolean later) {
+        List<String> order = pages(lessonId).stream().map(LessonPage::id).toList();
+        int from = order.indexOf(pageId);
+        int to = from + (later ? 1 : -1);
+        if (from < 0 || to < 0 || to >= order.size()) {
+            return;
+        }
+        List<String> moved = new ArrayList<>(order);
+        Collections.swap(moved, from, to);
+        // Removed pages keep their places among the others.
+        for (int position = 0; position < moved.size(); position++) {
+            writing.update(PAGE)
+                    .set(PAGE.POSITION, position)
+                    .where(PAGE.ID.eq(moved.get(position)))
+                    .execute();
+        }
+    }
+
+    /** The lesson of a page that may be, whether it is there or removed. */
+    Optional<String> lessonOfPage(Condition may, String pageId) {
+        return looking.select(PAGE.LESSON_ID)
+                .from(PAGE)
+                .where(PAGE.ID.eq(pageId), lessonOfPage(may))
+                .fetchOptional(PAGE.LESSON_ID);
+    }
+
+    /**
+     * Something in the bin.
+     *
+     * @param kind "lesson" or "page"
+     * @param number of a page, from 1; 0 for a lesson
+     */
+    public record Binned(
+            String kind, String id, String title, int number, String pictureHash, String lessonId, long removedAt) {}
+
+    /** Lessons that were removed, newest first. */
+    List<Binned> removedLessons(Condition may) {
+        return looking.selectFrom(LESSON)
+                .where(may, LESSON.REMOVED_AT.isNotNull(), LESSON.SHELF.isFalse())
+                .orderBy(LESSON.REMOVED_AT.desc())
+                .fetch(row ->
+                        new Binned("lesson", row.getId(), row.getTitle(), 0, null, row.getId(), row.getRemovedAt()));
+    }
+
+    /** Pages that were removed of lessons that are there, newest first. */
+    List<Binned> removedPages(Condition may) {
+        return looking.select(PAGE.ID, LESSON.TITLE, PAGE.POSITION, PAGE.PICTURE_HASH, PAGE.LESSON_ID, PAGE.REMOVED_AT)
+                .from(PAGE)
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .where(may, PAGE.REMOVED_AT.isNotNull(), LESSON.REMOVED_AT.isNull())
+                .and(PAGE.PICTURE_HASH
+                        .isNotNull()
+                        .or(exists(selectOne().from(LINE).where(LINE.PAGE_ID.eq(PAGE.ID), LINE.WORDS.ne("")))))
+                .orderBy(PAGE.REMOVED_AT.desc())
+                .fetch(row -> new Binned(
+                        "page",
+                        row.value1(),
+                        row.value2(),
+                        row.value3() + 1,
+                        row.value4(),
+                        row.value5(),
+                        row.value6()));
     }
 
     /** How large a picture is, as its file has it. */

@@ -186,6 +186,14 @@ public class LineStore {
         }
     }
 
+    /** Nothing is heard any more wherever a take was. */
+    public void silence(String takeId) {
+        writing.update(LINE)
+                .setNull(LINE.KEPT_TAKE_ID)
+                .where(LINE.KEPT_TAKE_ID.eq(takeId))
+                .execute();
+    }
+
     /** @param icon null: none any more */
     public void setIcon(String lineId, StepIcon icon) {
         writing.update(LINE)

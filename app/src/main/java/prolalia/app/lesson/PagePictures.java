@@ -9,7 +9,7 @@ import org.springframework.stereotype.Component;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;
 
-/** Serves the pictures of a lesson's pages, and of no other. */
+/** Serves the pictures of a lesson's pages, those in the bin too, and of no other. */
 @Component
 public class PagePictures {
     private final LessonStore lessons;
@@ -21,10 +21,7 @@ public class PagePictures {
     }
 
     public ResponseEntity<Resource> serve(String lessonId, String hash, HttpServletRequest request) throws IOException {
-        LessonPage page = lessons.pages(lessonId).stream()
-                .filter(each -> hash.equals(each.pictureHash()))
-                .findFirst()
-                .orElseThrow(() -> new NotFoundException("picture"));
-        return media.serve(hash, MediaType.valueOf(page.pictureType()), request);
+        String type = lessons.pictureType(lessonId, hash).orElseThrow(() -> new NotFoundException("picture"));
+        return media.serve(hash, MediaType.valueOf(type), request);
     }
 }

@@ -49,7 +49,7 @@ class LibraryStore {
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
                 .join(LESSON)
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
-                .where(LESSON.TEACHER_ID.eq(teacherId))
+                .where(LESSON.TEACHER_ID.eq(teacherId), TAKE.REMOVED_AT.isNull())
                 .orderBy(TAKE.CREATED_AT.desc(), TAKE.ID)
                 .fetch(row -> new NamedTake(row.get(TAKE.ID), row.get(TAKE.WORDS), place(row)));
     }

@@ -80,6 +80,22 @@ class RecorderController {
         return "reading/takes";
     }
 
+    /** Throws a take away; answers those that are left, and a way back. */
+    @PostMapping("/takes/{id}/remove")
+    String remove(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        String lineId = takes.remove(teacher.actor(), id).lineId();
+        model.addAttribute("removed", id);
+        putTakes(lessons.line(teacher.actor(), lineId), model);
+        return "reading/takes";
+    }
+
+    @PostMapping("/takes/{id}/put-back")
+    String putBack(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        putTakes(
+                lessons.line(teacher.actor(), takes.putBack(teacher.actor(), id).lineId()), model);
+        return "reading/takes";
+    }
+
     private void putTakes(ScriptLine line, Model model) {
         model.addAttribute("takes", recordings.takesOf(line.line().id()));
         model.addAttribute("refusedOnes", recordings.refusedOf(line.line().id()));

@@ -183,6 +183,12 @@ class LineController {
         return "redirect:/lessons/" + reshaped.lessonId() + "#line-" + lineId;
     }
 
+    /** Nothing is heard on the line any more. */
+    @PostMapping("/lines/{id}/silence")
+    String silence(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        return reshaped(script.silence(teacher.actor(), id), model);
+    }
+
     /** The line follows its standing line no more. */
     @PostMapping("/lines/{id}/own")
     String onItsOwn(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {

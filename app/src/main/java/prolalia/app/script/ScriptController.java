@@ -7,6 +7,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.Languages;
@@ -15,6 +16,7 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Messages;
 import prolalia.app.script.ScriptHistory.Outcome;
+import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineState;
 import tools.jackson.databind.json.JsonMapper;
@@ -30,20 +32,32 @@ class ScriptController {
 
     private final LessonService lessons;
     private final ScriptHistory history;
+    private final TakeService takes;
     private final Messages messages;
     private final JsonMapper json;
 
-    ScriptController(LessonService lessons, ScriptHistory history, Messages messages, JsonMapper json) {
+    ScriptController(
+            LessonService lessons, ScriptHistory history, TakeService takes, Messages messages, JsonMapper json) {
         this.lessons = lessons;
         this.history = history;
+        this.takes = takes;
         this.messages = messages;
         this.json = json;
     }
 
     @GetMapping("/lessons/{id}")
-    String script(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+    String script(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) Long accepted,
+            @RequestParam(required = false) String removedPage,
+            @RequestParam(required = false) String addedPage,
+            Model model) {
         LessonView lesson = lessons.lesson(teacher.actor(), id);
         putLesson(lesson, model);
+        model.addAttribute("accepted", accepted);
+        model.addAttribute("removedPage", removedPage);
+        model.addAttribute("addedPage", addedPage);
         model.addAttribute(
                 "fullRows",
                 lesson.script().stream().limit(FULL_ROWS).collect(Collectors.groupingBy(ScriptLine::pageId)));
@@ -55,6 +69,18 @@ class ScriptController {
         model.addAttribute("done", history.doneWithin(id, JUST_MADE_MS).orElse(null));
         model.addAttribute("words", messages.forBrowser("script"));
         return "script/script";
+    }
+
+    /** All takes that the sound check found something in are fine. */
+    @PostMapping("/lessons/{id}/accept")
+    String acceptAll(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        return "redirect:/lessons/" + id + "?accepted=" + takes.acceptAll(teacher.actor(), id);
+    }
+
+    @PostMapping("/lessons/{id}/accept/undo")
+    String unaccept(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam long at) {
+        takes.unaccept(teacher.actor(), id, at);
+        return "redirect:/lessons/" + id;
     }
 
     /** Coverage, rail and dock, as they are now: fetched after every change of a line. */

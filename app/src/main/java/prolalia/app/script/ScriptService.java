@@ -244,6 +244,11 @@ class ScriptService {
                         .useStanding(lineId, standingLineId, standing.line().words(), take));
     }
 
+    Reshaped silence(Teacher teacher, String lineId) {
+        String lesson = lessonOf(teacher, lineId);
+        return history.make(lesson, edits(lesson).silence(lineId));
+    }
+
     Reshaped onItsOwn(Teacher teacher, String lineId) {
         String lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).onItsOwn(lineId));

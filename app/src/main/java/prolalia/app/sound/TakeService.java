@@ -218,6 +218,51 @@ public class TakeService {
         }
     }
 
+    /** Throws a take away: nothing is heard where it was kept. It can be put back for 30 days. */
+    @Transactional
+    public StoredTake remove(Teacher teacher, String takeId) {
+        StoredTake take = take(teacher, takeId, Right.EDIT);
+        lines.silence(takeId);
+        takes.setRemoved(takeId, clock.millis());
+        touch(take);
+        return take;
+    }
+
+    /** Puts a take back that was thrown away; where nothing is heard meanwhile it is heard again. */
+    @Transactional
+    public StoredTake putBack(Teacher teacher, String takeId) {
+        StoredTake take = take(teacher, takeId, Right.EDIT);
+        takes.setRemoved(takeId, null);
+        if (lessons.line(teacher, take.lineId()).line().kept().isEmpty()) {
+            lines.keep(take.lineId(), takeId);
+        }
+        touch(take);
+        return take;
+    }
+
+    private void touch(StoredTake take) {
+        lessonStore.touch(lessonStore.lessonOf(take.lineId()), clock.millis());
+    }
+
+    /**
+     * The teacher says that all takes of a lesson are fine that the sound check found something in.
+     *
+     * @return when: by that it can be undone
+     */
+    @Transactional
+    public long acceptAll(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.EDIT);
+        long now = clock.millis();
+        takes.acceptAll(lessonId, now);
+        return now;
+    }
+
+    @Transactional
+    public void unaccept(Teacher teacher, String lessonId, long at) {
+        access.require(teacher, lessonId, Right.EDIT);
+        takes.unaccept(lessonId, at);
+    }
+
     /** The teacher heard the take and says that it is fine; it is doubtful no more. */
     @Transactional
     public void accept(Teacher teacher, String takeId) {

@@ -137,6 +137,46 @@ public class TakeStore {
                 .execute();
     }
 
+    /** All kept takes of a lesson that the sound check has something to say of are fine; answers how many. */
+    int acceptAll(String lessonId, long now) {
+        return writing.update(TAKE)
+                .set(TAKE.ACCEPTED_AT, now)
+                .where(
+                        TAKE.ACCEPTED_AT.isNull(),
+                        TAKE.ID.in(DSL.select(TAKE_FINDING.TAKE_ID).from(TAKE_FINDING)),
+                        TAKE.ID.in(DSL.select(LINE.KEPT_TAKE_ID)
+                                .from(LINE)
+                                .join(PAGE)
+                                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                                .where(
+                                        PAGE.LESSON_ID.eq(lessonId),
+                                        LINE.REMOVED_AT.isNull(),
+                                        LINE.KEPT_TAKE_ID.isNotNull())))
+                .execute();
+    }
+
+    /** Takes that back. */
+    void unaccept(String lessonId, long at) {
+        writing.update(TAKE)
+                .setNull(TAKE.ACCEPTED_AT)
+                .where(
+                        TAKE.ACCEPTED_AT.eq(at),
+                        TAKE.LINE_ID.in(DSL.select(LINE.ID)
+                                .from(LINE)
+                                .join(PAGE)
+                                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                                .where(PAGE.LESSON_ID.eq(lessonId))))
+                .execute();
+    }
+
+    /** @param removedAt null: it is there again */
+    void setRemoved(String takeId, Long removedAt) {
+        writing.update(TAKE)
+                .set(TAKE.REMOVED_AT, removedAt)
+                .where(TAKE.ID.eq(takeId))
+                .execute();
+    }
+
     Optional<StoredTake> find(String takeId, Condition may) {
         return where(looking, TAKE.ID.eq(takeId).and(may)).stream().findFirst();
     }
@@ -156,7 +196,8 @@ public class TakeStore {
     /** All takes of a line, and of the places of a standing line, newest first. */
     List<StoredTake> ofLine(String lineId) {
         return where(
-                writing,
+                looking,
+                TAKE.REMOVED_AT.isNull(),
                 TAKE.LINE_ID
                         .eq(lineId)
                         .or(TAKE.LINE_ID.in(
@@ -172,14 +213,18 @@ public class TakeStore {
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
                 .join(LESSON)
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
-                .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.REMOVED_AT.isNull(), LINE.REMOVED_AT.isNull())
+                .where(
+                        LESSON.TEACHER_ID.eq(teacherId),
+                        LESSON.REMOVED_AT.isNull(),
+                        LINE.REMOVED_AT.isNull(),
+                        TAKE.REMOVED_AT.isNull())
                 .orderBy(TAKE.CREATED_AT.desc())
                 .limit(1)
                 .fetchOptional(TAKE.ID)
                 .flatMap(id -> where(looking, TAKE.ID.eq(id)).stream().findFirst());
     }
 
-    private static List<StoredTake> where(DSLContext context, Condition condition) {
+    private static List<StoredTake> where(DSLContext context, Condition... condition) {
         Result<?> rows = context.select(TAKE.asterisk(), LINE.KEPT_TAKE_ID)
                 .from(TAKE)
                 .join(LINE)

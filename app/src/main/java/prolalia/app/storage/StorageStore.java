@@ -68,7 +68,11 @@ class StorageStore {
                 + " UNION SELECT take.line_id FROM line JOIN take ON take.id = line.kept_take_id"
                 + " WHERE line.id NOT IN (SELECT id FROM going))");
         String lines = "(SELECT id FROM going)";
-        String takes = "(SELECT id FROM take WHERE line_id IN " + lines + ")";
+        // A take that was thrown away alone, unless it is heard somewhere again.
+        String takes = "(SELECT id FROM take WHERE line_id IN " + lines + " OR removed_at < " + before
+                + " AND id NOT IN (SELECT kept_take_id FROM line WHERE kept_take_id IS NOT NULL))";
+        writing.execute("DROP TABLE IF EXISTS temp.voices_going");
+        writing.execute("CREATE TEMP TABLE voices_going AS SELECT recording_id FROM take WHERE id IN " + takes);
         writing.execute("UPDATE line SET kept_take_id = NULL WHERE id IN " + lines);
         writing.execute("UPDATE line SET standing_line_id = NULL WHERE id IN " + lines);
         writing.execute("UPDATE split_line SET take_id = NULL WHERE take_id IN " + takes);
@@ -77,7 +81,9 @@ class StorageStore {
         for (String table : List.of("take_finding", "take_edits", "take_word_times")) {
             writing.execute("DELETE FROM " + table + " WHERE take_id IN " + takes);
         }
-        writing.execute("DELETE FROM take WHERE line_id IN " + lines);
+        writing.execute("DELETE FROM take WHERE id IN " + takes);
+        writing.execute("DELETE FROM recording WHERE id IN (SELECT recording_id FROM voices_going)");
+        writing.execute("DROP TABLE temp.voices_going");
         for (String table : List.of("split_line", "paper_sound", "hint_asked", "prompt_line")) {
             writing.execute("DELETE FROM " + table + " WHERE line_id IN " + lines);
         }

@@ -122,6 +122,7 @@ async function addUnder(row) {
 }
 
 export const changeKind = (row, kind) => perform('PUT', address(row, '/kind'), { kind });
+export const silence = (row) => perform('POST', address(row, '/silence'));
 export const own = (row) => perform('POST', address(row, '/own'));
 
 /** The words and the take of a row go to the library's standing lines; the row follows them from then on. */

@@ -1,7 +1,7 @@
 // The menu of one line.
 import { say } from '../platform/words.js';
 import { moveTake } from './move-take.js';
-import { join, makeStanding, own, setIcon, setLabel, setLang, statusMessage, split, step, steps } from './actions.js';
+import { join, makeStanding, own, setIcon, setLabel, silence, setLang, statusMessage, split, step, steps } from './actions.js';
 
 const menu = document.getElementById('line-menu');
 let row = null;
@@ -24,6 +24,7 @@ function open(button) {
   menu.querySelector('.icons').hidden = !direction;
   menu.querySelector('[data-label]').value = row.dataset.label ?? '';
   menu.querySelector('[data-lang]').value = row.dataset.lang ?? '';
+  item('silence').hidden = !row.querySelector('[data-take]');
   item('own').hidden = !standing;
   item('standing').hidden = Boolean(standing) || shelf;
   menu.querySelector('.library-link').hidden = shelf;
@@ -52,6 +53,7 @@ function doIt(deed) {
     split: () => (cursor === null ? statusMessage(say('cursorFirst')) : split(row, cursor)),
     join: () => join(row),
     steps: () => steps(row),
+    silence: () => silence(row),
     own: () => own(row),
     standing: () => makeStanding(row),
     carry: () => moveTake(row.querySelector('[data-take]')),

@@ -81,6 +81,38 @@ class WalkTest extends Browsing {
     }
 
     @Test
+    void aPageSaysItselfLineByLineAndADeadNetworkIsSaidAndHealsByItself() {
+        Page teacher = desk();
+        teacher.getByText("How a bean wakes up").first().click();
+        giveOut(teacher);
+        String link = teacher.inputValue("#link");
+        Page student = context(844, 390).newPage();
+        student.route(url -> url.contains("/sound"), route -> route.abort("connectionfailed"));
+        student.navigate(link);
+        student.click("#through");
+        says(student, "#trouble", "No connection");
+        assertThat(student.getAttribute("#play", "aria-label")).isEqualTo("Play");
+        student.unrouteAll();
+        student.waitForSelector("#play[aria-label=Pause]");
+        says(student, "#trouble", "");
+        student.focus("#seek");
+        student.keyboard().press("End");
+        student.waitForCondition(() -> student.locator("#current").innerText().startsWith("A bean sleeps"));
+        student.waitForSelector("#play[aria-label=Pause]");
+        assertThat(student.locator("li.current .spot").last().getAttribute("aria-label"))
+                .startsWith("Pause: A bean sleeps");
+        student.focus("#seek");
+        student.keyboard().press("End");
+        student.waitForSelector("body.heard");
+        student.locator("main").focus();
+        student.keyboard().press("ArrowRight");
+        student.waitForURL("**/2");
+        assertThat(student.evaluate("document.documentElement.scrollWidth <= innerWidth"))
+                .as("a phone lying down")
+                .isEqualTo(true);
+    }
+
+    @Test
     void theStudentsControlsWorkByKeyboardAndSayWhatTheyDo() {
         Page teacher = desk();
         teacher.getByText("How a bean wakes up").first().click();

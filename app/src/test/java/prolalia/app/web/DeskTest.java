@@ -31,6 +31,30 @@ class DeskTest extends RunningHouse {
     }
 
     @Test
+    void aPageIsMovedRemovedAndPutBackOutOfTheBinAsALessonIs() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String line = ines.newLine("On the first page");
+        String lesson = ines.lessonOf(line);
+        String added = Visitor.text(ines.form("/lessons/" + lesson + "/pages"));
+        String second = Visitor.first(added, "/pages/([^/]+)/remove");
+        ines.form("/pages/" + second + "/move", "later", "false");
+        assertThat(ines.page("/lessons/" + lesson)).matches("(?s).*Page 2.*On the first page.*");
+        String first = Visitor.first(ines.page("/lessons/" + lesson + "/pages/2"), "/pages/([^/]+)/remove");
+        String link = ines.linkTo(lesson);
+        assertThat(Visitor.text(ines.form("/pages/" + first + "/remove")))
+                .contains("out of the lesson", "/pages/" + first + "/put-back")
+                .doesNotContain("On the first page");
+        assertThat(new Visitor(base()).page(link)).doesNotContain("On the first page");
+        assertThat(ines.page("/bin")).contains("/pages/" + first + "/put-back", "30 days left");
+        ines.form("/pages/" + first + "/put-back");
+        assertThat(new Visitor(base()).page(link)).contains("On the first page");
+        ines.form("/lessons/" + lesson + "/remove");
+        assertThat(ines.page("/bin")).contains("/lessons/" + lesson + "/put-back");
+        ines.form("/lessons/" + lesson + "/put-back");
+        assertThat(ines.page("/bin")).doesNotContain("/lessons/" + lesson + "/put-back");
+    }
+
+    @Test
     void pagesAndTitlesAreWhatTheTeacherTypedWhateverThatIs() throws Exception {
         Visitor ines = Visitor.ines(base());
         String script = Visitor.text(ines.form("/lessons", "title", "<script>alert(1)</script> & \"quotes\""));

@@ -168,4 +168,42 @@ class TakesTest extends RunningHouse {
             assertThat(left.filter(Files::isRegularFile)).isEmpty();
         }
     }
+
+    @Test
+    void aTakeIsThrownAwayAndPutBackAndALineIsMadeSilentAndUndone() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String line = ines.newLine("A bean sleeps in the dry soil until the rain comes.");
+        String lesson = ines.lessonOf(line);
+        String take = Visitor.first(
+                ines.record(line, "a.ogg", Files.readAllBytes(voice("bean-1b"))), "data-take=\"([^\"]+)\"");
+        ines.form("/takes/" + take + "/keep");
+        assertThat(Visitor.text(ines.form("/takes/" + take + "/remove")))
+                .contains("can be put back", "/takes/" + take + "/put-back");
+        assertThat(ines.page("/lessons/" + lesson)).contains("0 of 1 voiced");
+        assertThat(ines.page("/lines/" + line + "/takes")).doesNotContain(take);
+        assertThat(Visitor.text(ines.form("/takes/" + take + "/put-back"))).contains(take);
+        assertThat(ines.page("/lessons/" + lesson)).contains("1 of 1 voiced");
+        ines.form("/lines/" + line + "/silence");
+        assertThat(ines.page("/lessons/" + lesson)).contains("0 of 1 voiced");
+        assertThat(ines.page("/lines/" + line + "/takes")).contains(take);
+        ines.form("/lessons/" + lesson + "/undo");
+        assertThat(ines.page("/lessons/" + lesson)).contains("1 of 1 voiced");
+    }
+
+    @Test
+    void allFlaggedLinesAreFineAtOnceAndFlaggedAgain() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String line =
+                ines.newLine("Something quite different and a good deal longer is what was to be said here today.");
+        String lesson = ines.lessonOf(line);
+        String take = Visitor.first(
+                ines.record(line, "a.ogg", Files.readAllBytes(voice("bean-2c"))), "data-take=\"([^\"]+)\"");
+        ines.form("/takes/" + take + "/keep");
+        assertThat(ines.page("/lessons/" + lesson)).contains("0 of 1 voiced", "All of these are fine");
+        String fine = Visitor.text(ines.form("/lessons/" + lesson + "/accept"));
+        assertThat(fine).contains("1 of 1 voiced", "is accepted on all lines");
+        String at = Visitor.first(fine, "name=\"at\" value=\"(\\d+)\"");
+        assertThat(Visitor.text(ines.form("/lessons/" + lesson + "/accept/undo", "at", at)))
+                .contains("0 of 1 voiced");
+    }
 }

@@ -25,6 +25,8 @@ public record ScriptChange(Deed deed, List<LineStep> lines, List<TakeStep> takes
         MOVE_TAKE,
         /** A take made for another line is heard on this one. */
         USE_TAKE,
+        /** Nothing is heard on a line any more. */
+        SILENCE,
         /** The line has the words and the take of a standing line. */
         USE_STANDING,
         /** A line that had those of a standing line has its own. */

@@ -250,6 +250,14 @@ public final class ScriptEdits {
                 : Optional.of(change(Deed.USE_TAKE, new LineStep(lineId, shape, shape.withKept(takeId))));
     }
 
+    /** Nothing is heard on a line any more; its takes stay. */
+    public Optional<ScriptChange> silence(String lineId) {
+        LineShape shape = line(lineId).shape();
+        return shape.keptTakeId() == null
+                ? Optional.empty()
+                : Optional.of(change(Deed.SILENCE, new LineStep(lineId, shape, shape.withKept(null))));
+    }
+
     /**
      * A line has the words and the take of a standing line from now on, and follows it.
      *

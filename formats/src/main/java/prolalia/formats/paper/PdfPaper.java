@@ -15,9 +15,9 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
 import prolalia.core.intake.LineFinder;
-import prolalia.core.intake.PageText;
 import prolalia.core.page.Area;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 
@@ -49,20 +49,29 @@ final class PdfPaper implements Paper {
 
     @Override
     public PageSize size(int page) {
-        PDRectangle box = document.getPage(page).getCropBox();
-        boolean turned = document.getPage(page).getRotation() % 180 != 0;
-        int width = Math.max(1, Math.round(box.getWidth()));
-        int height = Math.max(1, Math.round(box.getHeight()));
-        return turned ? new PageSize(height, width) : new PageSize(width, height);
+        PdfTurn shown = PdfTurn.shown(document.getPage(page));
+        double unit = Math.max(1, document.getPage(page).getUserUnit());
+        return new PageSize((int) Math.max(1, Math.round(unit * shown.turnedWidth())), (int)
+                Math.max(1, Math.round(unit * shown.turnedHeight())));
     }
 
     @Override
     public List<FoundPage> lines() throws IOException {
-        List<PageText> pages = new ArrayList<>();
+        List<PdfWords.Found> words = new ArrayList<>();
         for (int page = 0; page < pages(); page++) {
-            pages.add(PdfWords.of(document, page));
+            words.add(PdfWords.of(document, page));
         }
-        return LineFinder.find(pages);
+        List<FoundPage> found =
+                LineFinder.find(words.stream().map(PdfWords.Found::text).toList());
+        List<FoundPage> shown = new ArrayList<>();
+        for (int page = 0; page < pages(); page++) {
+            PdfTurn upright = words.get(page).upright();
+            PdfTurn as = PdfTurn.shown(document.getPage(page));
+            shown.add(new FoundPage(found.get(page).lines().stream()
+                    .map(line -> new FoundLine(line.kind(), line.text(), upright.on(as, line.area())))
+                    .toList()));
+        }
+        return shown;
     }
 
     @Override
@@ -76,10 +85,8 @@ final class PdfPaper implements Paper {
     @Override
     public PageParts parts(int page) throws IOException {
         PDRectangle box = document.getPage(page).getCropBox();
+        PdfTurn shown = PdfTurn.shown(document.getPage(page));
         List<PageParts.LinkPart> links = new ArrayList<>();
-        if (document.getPage(page).getRotation() != 0) {
-            return PageParts.NONE;
-        }
         for (PDAnnotation annotation : document.getPage(page).getAnnotations()) {
             if (annotation instanceof PDAnnotationLink link
                     && link.getAction() instanceof PDActionURI action
@@ -87,11 +94,11 @@ final class PdfPaper implements Paper {
                     && action.getURI().matches("(?i)https?://\\S+")
                     && link.getRectangle() != null) {
                 PDRectangle at = link.getRectangle();
-                Area area = Area.between(
-                        (at.getLowerLeftX() - box.getLowerLeftX()) / box.getWidth(),
-                        (box.getUpperRightY() - at.getUpperRightY()) / box.getHeight(),
-                        (at.getUpperRightX() - box.getLowerLeftX()) / box.getWidth(),
-                        (box.getUpperRightY() - at.getLowerLeftY()) / box.getHeight());
+                Area area = shown.area(
+                        at.getLowerLeftX() - box.getLowerLeftX(),
+                        at.getLowerLeftY() - box.getLowerLeftY(),
+                        at.getUpperRightX() - box.getLowerLeftX(),
+                        at.getUpperRightY() - box.getLowerLeftY());
                 links.add(new PageParts.LinkPart(area.onPage(), "", action.getURI()));
             }
         }

@@ -2,15 +2,18 @@ package prolalia.formats.paper;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDFontDescriptor;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
+import org.apache.pdfbox.util.Matrix;
 import prolalia.core.intake.PageText;
 import prolalia.core.intake.PageText.Word;
-import prolalia.core.page.Area;
 
 /** The words of a page of a PDF, each with its place. */
 final class PdfWords extends PDFTextStripper {
@@ -21,20 +24,50 @@ final class PdfWords extends PDFTextStripper {
 
     private static final float BOLD_WEIGHT = 600;
 
-    private final List<Word> words = new ArrayList<>();
-    private double aspect = 1;
+    /** Text that runs further than this off every side of the page is an ornament. */
+    private static final double MOST_DEGREES_OFF = 15;
+
+    private final Map<Integer, List<Run>> runs = new TreeMap<>();
+
+    /** The letters of a word. */
+    private record Run(String text, double x1, double y1, double x2, double y2, double size, boolean bold) {}
 
     private PdfWords() {
         setSortByPosition(true);
         setSuppressDuplicateOverlappingText(true);
     }
 
-    static PageText of(PDDocument document, int page) throws IOException {
+    /**
+     * The words of a page as most of them run.
+     *
+     * @param upright the page turned so that they are upright
+     */
+    record Found(PageText text, PdfTurn upright) {}
+
+    static Found of(PDDocument document, int page) throws IOException {
         PdfWords stripper = new PdfWords();
         stripper.setStartPage(page + 1);
         stripper.setEndPage(page + 1);
         stripper.getText(document);
-        return new PageText(stripper.aspect, stripper.words);
+        PdfTurn shown = PdfTurn.shown(document.getPage(page));
+        int most = stripper.runs.entrySet().stream()
+                .max(Comparator.comparingInt(each -> letters(each.getValue())))
+                .map(Map.Entry::getKey)
+                .orElse(shown.degrees());
+        PdfTurn upright = shown.upright(most);
+        List<Word> words = new ArrayList<>();
+        for (Run run : stripper.runs.getOrDefault(most, List.of())) {
+            words.add(new Word(
+                    run.text(),
+                    upright.area(run.x1(), run.y1(), run.x2(), run.y2()),
+                    run.size() / upright.turnedHeight(),
+                    run.bold()));
+        }
+        return new Found(new PageText(upright.aspect(), words), upright);
+    }
+
+    private static int letters(List<Run> runs) {
+        return runs.stream().mapToInt(run -> run.text().length()).sum();
     }
 
     @Override
@@ -52,29 +85,32 @@ final class PdfWords extends PDFTextStripper {
     }
 
     private void add(List<TextPosition> letters) {
-        if (letters.isEmpty() || letters.get(0).getDir() != 0) {
+        if (letters.isEmpty()) {
             return;
         }
         TextPosition first = letters.get(0);
         TextPosition last = letters.get(letters.size() - 1);
-        double width = first.getPageWidth();
-        double height = first.getPageHeight();
-        double size = letters.stream()
-                .mapToDouble(TextPosition::getFontSizeInPt)
-                .max()
-                .orElse(0);
-        if (!(size > 0) || !(width > 0) || !(height > 0)) {
+        Matrix matrix = first.getTextMatrix();
+        // The axes of the letters, in units of the page; the second one is as long as the font is high.
+        double upX = matrix.getValue(1, 0);
+        double upY = matrix.getValue(1, 1);
+        double size = Math.hypot(upX, upY);
+        double degrees = Math.toDegrees(Math.atan2(matrix.getValue(0, 1), matrix.getValue(0, 0)));
+        int quarter = (int) Math.round(degrees / 90) * 90;
+        if (!(size > 0) || Math.abs(degrees - quarter) > MOST_DEGREES_OFF) {
             return;
         }
-        aspect = width / height;
         StringBuilder text = new StringBuilder();
         letters.forEach(letter -> text.append(letter.getUnicode()));
-        Area area = Area.between(
-                first.getXDirAdj() / width,
-                (first.getYDirAdj() - ASCENT * size) / height,
-                (last.getXDirAdj() + last.getWidthDirAdj()) / width,
-                (first.getYDirAdj() + DESCENT * size) / height);
-        words.add(new Word(text.toString(), area, size / height, isBold(first.getFont())));
+        runs.computeIfAbsent(Math.floorMod(quarter, PdfTurn.FULL), unseen -> new ArrayList<>())
+                .add(new Run(
+                        text.toString(),
+                        matrix.getTranslateX() - DESCENT * upX,
+                        matrix.getTranslateY() - DESCENT * upY,
+                        last.getEndX() + ASCENT * upX,
+                        last.getEndY() + ASCENT * upY,
+                        size,
+                        isBold(first.getFont())));
     }
 
     private static boolean isBold(PDFont font) {

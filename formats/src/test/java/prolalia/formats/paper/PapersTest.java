@@ -12,12 +12,22 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.pdfbox.util.Matrix;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
 import prolalia.core.page.Area;
+import prolalia.formats.paper.Paper.PageSize;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 
 /** What is found on papers that are set in ten ways. */
@@ -37,6 +47,73 @@ class PapersTest {
                     .noneMatch(text -> text.startsWith("Page ") || text.equals("Tern Lane School"));
             assertThat(found.get(0).kind()).as(style.name()).isEqualTo(FoundKind.HEADING);
         }
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "0, 0",
+        "90, 0",
+        "180, 0",
+        "270, 0",
+        "0, 90",
+        "90, 90",
+        "180, 90",
+        "270, 90",
+        "0, 180",
+        "90, 270",
+        "180, 180",
+        "270, 270"
+    })
+    void textIsFoundWhereItIsSeenHoweverPageAndTextAreTurned(int rotate, int textDegrees) throws Exception {
+        Path file = folder.resolve("turned.pdf");
+        try (PDDocument document = new PDDocument()) {
+            PDPage page = new PDPage(new PDRectangle(500, 700));
+            page.setCropBox(new PDRectangle(40, 60, 400, 560));
+            page.setRotation(rotate);
+            page.setUserUnit(2);
+            document.addPage(page);
+            try (PDPageContentStream content = new PDPageContentStream(document, page)) {
+                content.beginText();
+                content.setFont(new PDType1Font(Standard14Fonts.FontName.HELVETICA), 18);
+                content.setTextMatrix(Matrix.getRotateInstance(Math.toRadians(textDegrees), 240, 330));
+                content.showText("Look at the seed.");
+                content.endText();
+            }
+            document.save(file.toFile());
+        }
+        try (Paper paper = Papers.open(file)) {
+            FoundLine line = paper.lines().get(0).lines().get(0);
+            assertThat(line.text()).isEqualTo("Look at the seed.");
+            Area ink = ink(paper.picture(0, 800));
+            Area found = line.area();
+            assertThat(found.x()).isBetween(ink.x() - 0.02, ink.x() + 0.01);
+            assertThat(found.y()).isBetween(ink.y() - 0.02, ink.y() + 0.01);
+            assertThat(found.x() + found.w()).isBetween(ink.x() + ink.w() - 0.01, ink.x() + ink.w() + 0.02);
+            assertThat(found.y() + found.h()).isBetween(ink.y() + ink.h() - 0.01, ink.y() + ink.h() + 0.02);
+            boolean turned = rotate % 180 != 0;
+            assertThat(paper.size(0)).isEqualTo(turned ? new PageSize(1120, 800) : new PageSize(800, 1120));
+        }
+    }
+
+    /** Where something dark stands, in shares of the picture. */
+    private static Area ink(BufferedImage picture) {
+        int left = picture.getWidth();
+        int top = picture.getHeight();
+        int right = 0;
+        int bottom = 0;
+        for (int y = 0; y < picture.getHeight(); y++) {
+            for (int x = 0; x < picture.getWidth(); x++) {
+                if ((picture.getRGB(x, y) & 0xff) < 128) {
+                    left = Math.min(left, x);
+                    top = Math.min(top, y);
+                    right = Math.max(right, x + 1);
+                    bottom = Math.max(bottom, y + 1);
+                }
+            }
+        }
+        double w = picture.getWidth();
+        double h = picture.getHeight();
+        return Area.between(left / w, top / h, right / w, bottom / h);
     }
 
     @Test
