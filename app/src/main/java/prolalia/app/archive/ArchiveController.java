@@ -52,19 +52,19 @@ class ArchiveController {
     @GetMapping("/lessons/{id}/lesson.zip")
     ResponseEntity<StreamingResponseBody> archive(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
-        return file(archiver.write(teacher.actor(), id, Form.ARCHIVE), "zip", "application/zip");
+        return file(archiver.write(teacher.actor(), id, Form.ARCHIVE), " (lesson).zip", "application/zip");
     }
 
     @GetMapping("/lessons/{id}/folder.zip")
     ResponseEntity<StreamingResponseBody> folder(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
-        return file(archiver.write(teacher.actor(), id, Form.WEB), "zip", "application/zip");
+        return file(archiver.write(teacher.actor(), id, Form.WEB), " (folder).zip", "application/zip");
     }
 
     @GetMapping("/lessons/{id}/book.epub")
     ResponseEntity<StreamingResponseBody> book(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
-        return file(archiver.write(teacher.actor(), id, Form.EPUB), "epub", "application/epub+zip");
+        return file(archiver.write(teacher.actor(), id, Form.EPUB), ".epub", "application/epub+zip");
     }
 
     @GetMapping("/lessons/{id}/slides.pptx")
@@ -72,7 +72,7 @@ class ArchiveController {
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
         return file(
                 archiver.write(teacher.actor(), id, Form.PPTX),
-                "pptx",
+                ".pptx",
                 "application/vnd.openxmlformats-officedocument.presentationml.presentation");
     }
 
@@ -84,7 +84,7 @@ class ArchiveController {
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment()
-                                .filename(SpeakingName.of(written.title()) + "." + ending, StandardCharsets.UTF_8)
+                                .filename(SpeakingName.of(written.title()) + ending, StandardCharsets.UTF_8)
                                 .build()
                                 .toString())
                 .body(out -> {

@@ -19,7 +19,7 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore.Binned;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.sound.RecordingService;
-import prolalia.app.sound.StoredRecording;
+import prolalia.app.sound.RecordingService.Unfinished;
 import prolalia.app.sound.StoredTake;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
@@ -59,7 +59,7 @@ class DeskService {
      * @param partOfDay for the greeting
      * @param lastTake the newest take, null before the first
      */
-    record Desk(PartOfDay partOfDay, List<Book> books, List<StoredRecording> unfinished, StoredTake lastTake) {
+    record Desk(PartOfDay partOfDay, List<Book> books, List<Unfinished> unfinished, StoredTake lastTake) {
         public long booksWithSilence() {
             return books.stream()
                     .filter(book -> book.coverage().linesToRead() > 0)

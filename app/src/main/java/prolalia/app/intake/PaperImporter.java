@@ -25,11 +25,14 @@ import prolalia.app.lesson.PageSourceStore.Type;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.stage.PageInk;
 import prolalia.app.stage.StageService;
+import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.Proposal.ProposedLine;
+import prolalia.core.lesson.LessonLimits;
 import prolalia.core.page.PageElement;
 import prolalia.formats.paper.PaperPage;
 
@@ -51,6 +54,7 @@ class PaperImporter implements DisposableBean {
     private final PageInk ink;
     private final FileTakes takes;
     private final TransactionTemplate transaction;
+    private final Messages messages;
     private final Clock clock;
     private final BackgroundWork worker;
 
@@ -65,6 +69,7 @@ class PaperImporter implements DisposableBean {
             PageInk ink,
             FileTakes takes,
             TransactionTemplate transaction,
+            Messages messages,
             Clock clock,
             BegunWork begun) {
         this.store = store;
@@ -77,6 +82,7 @@ class PaperImporter implements DisposableBean {
         this.ink = ink;
         this.takes = takes;
         this.transaction = transaction;
+        this.messages = messages;
         this.clock = clock;
         worker = new BackgroundWork("paper-sounds", begun, this::takeSounds, this::setAside);
     }
@@ -125,6 +131,7 @@ class PaperImporter implements DisposableBean {
     }
 
     private void add(StoredPaper paper, List<PlannedPage> planned) {
+        nameLesson(paper, planned);
         lessons.removeUntouchedPage(paper.lessonId(), clock.millis());
         int over = lessons.countPages(paper.lessonId()) + planned.size() - LessonService.MOST_PAGES;
         if (over > 0) {
@@ -148,6 +155,24 @@ class PaperImporter implements DisposableBean {
                 PaperPage.Sound sound = said.sound();
                 sounds.add(new PaperSound(paper.id(), ++number, lineIds.get(said.line()), sound.name(), sound.file()));
             }
+        }
+    }
+
+    /** A lesson that nobody named has the name of what comes in: its first heading, or that of the file. */
+    private void nameLesson(StoredPaper paper, List<PlannedPage> planned) {
+        String untitled = messages.say("lesson.untitled");
+        boolean unnamed = lessons.lesson(paper.lessonId())
+                .filter(lesson -> lesson.title().equals(untitled))
+                .isPresent();
+        if (unnamed) {
+            String title = planned.stream()
+                    .flatMap(page -> page.page().proposal().wanted().stream())
+                    .filter(line -> line.kind() == FoundKind.HEADING)
+                    .map(ProposedLine::text)
+                    .findFirst()
+                    .orElseGet(() -> paper.fileName().replaceFirst("\\.\\w{1,5}$", ""));
+            int most = Math.min(title.length(), LessonLimits.LONGEST_TITLE);
+            lessons.rename(paper.lessonId(), title.substring(0, most), clock.millis());
         }
     }
 

@@ -14,6 +14,7 @@ import prolalia.app.account.Actor;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonStore.Binned;
 import prolalia.app.platform.Ids;
+import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.LessonSettings;
@@ -40,12 +41,14 @@ public class LessonService {
     private final LessonStore lessons;
     private final LessonAccess access;
     private final LineStore lines;
+    private final Messages messages;
     private final Clock clock;
 
-    LessonService(LessonStore lessons, LessonAccess access, LineStore lines, Clock clock) {
+    LessonService(LessonStore lessons, LessonAccess access, LineStore lines, Messages messages, Clock clock) {
         this.lessons = lessons;
         this.access = access;
         this.lines = lines;
+        this.messages = messages;
         this.clock = clock;
     }
 
@@ -104,7 +107,7 @@ public class LessonService {
     }
 
     public List<LessonSummary> lessonsOf(Teacher teacher) {
-        return lessons.lessonsOf(access.may(teacher, Right.READ));
+        return lessons.lessonsOf(access.may(teacher, Right.READ), messages.say("lesson.untitled"));
     }
 
     public LessonView lesson(Teacher teacher, String lessonId) {
@@ -293,6 +296,11 @@ public class LessonService {
         String pageId = lessons.addPage(lessonId, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
         return Optional.of(pageId);
+    }
+
+    /** The lesson, if it is there and this teacher may see it. */
+    public Optional<LessonSummary> find(Teacher teacher, String lessonId) {
+        return lessons.lesson(lessonId).filter(lesson -> access.mayStill(teacher, lessonId, Right.READ));
     }
 
     /** The lesson, if this teacher may see it. */

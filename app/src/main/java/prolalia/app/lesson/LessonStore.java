@@ -8,10 +8,13 @@ import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.nullif;
 import static org.jooq.impl.DSL.selectOne;
 import static org.jooq.impl.DSL.val;
+import static prolalia.app.platform.db.Tables.FILE_BATCH;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LESSON_SETTINGS;
 import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.LONG_RECORDING;
 import static prolalia.app.platform.db.Tables.PAGE;
+import static prolalia.app.platform.db.Tables.PAPER;
 import static prolalia.app.platform.db.Tables.RECORDING;
 import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.TAKE_FINDING;
@@ -57,10 +60,29 @@ public class LessonStore {
         this.looking = looking;
     }
 
-    /** The lessons on a desk, those changed last first. */
-    List<LessonSummary> lessonsOf(Condition seen) {
+    /**
+     * The lessons on a desk, those changed last first.
+     *
+     * @param untitled the name of a lesson that nobody named: with nothing in it, it isn't there
+     */
+    List<LessonSummary> lessonsOf(Condition seen, String untitled) {
+        Condition hasSomething = LESSON.TITLE
+                .ne(untitled)
+                .or(exists(selectOne()
+                        .from(PAGE)
+                        .leftJoin(LINE)
+                        .on(LINE.PAGE_ID.eq(PAGE.ID))
+                        .where(
+                                PAGE.LESSON_ID.eq(LESSON.ID),
+                                PAGE.PICTURE_HASH
+                                        .isNotNull()
+                                        .or(LINE.WORDS.ne(""))
+                                        .or(LINE.KEPT_TAKE_ID.isNotNull()))))
+                .or(exists(selectOne().from(PAPER).where(PAPER.LESSON_ID.eq(LESSON.ID))))
+                .or(exists(selectOne().from(LONG_RECORDING).where(LONG_RECORDING.LESSON_ID.eq(LESSON.ID))))
+                .or(exists(selectOne().from(FILE_BATCH).where(FILE_BATCH.LESSON_ID.eq(LESSON.ID))));
         return looking.selectFrom(LESSON)
-                .where(seen, LESSON.REMOVED_AT.isNull(), LESSON.SHELF.isFalse())
+                .where(seen, hasSomething, LESSON.REMOVED_AT.isNull(), LESSON.SHELF.isFalse())
                 .orderBy(LESSON.CHANGED_AT.desc())
                 .fetch(LessonStore::summary);
     }

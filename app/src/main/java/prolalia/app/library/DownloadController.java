@@ -102,7 +102,8 @@ class DownloadController {
                 }
             }
         }
-        return file(folder + ".zip", ZIP).body(out -> SoundArchive.write(folder, script.toString(), sounds, out));
+        return file(folder + " (sounds).zip", ZIP)
+                .body(out -> SoundArchive.write(folder, script.toString(), sounds, out));
     }
 
     private static ResponseEntity.BodyBuilder file(String name, MediaType type) {

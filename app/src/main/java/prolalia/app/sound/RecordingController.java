@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.LessonService;
 import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;
@@ -39,18 +40,21 @@ class RecordingController {
     private final MediaResponses media;
     private final VerdictPage verdicts;
     private final IncomingFiles files;
+    private final LessonService lessons;
 
     RecordingController(
             RecordingService recordings,
             TakeService takes,
             MediaResponses media,
             VerdictPage verdicts,
-            IncomingFiles files) {
+            IncomingFiles files,
+            LessonService lessons) {
         this.recordings = recordings;
         this.takes = takes;
         this.media = media;
         this.verdicts = verdicts;
         this.files = files;
+        this.lessons = lessons;
     }
 
     /** Answers when the chunk is on the disk. */
@@ -116,10 +120,53 @@ class RecordingController {
 
     /** The recordings that nobody ended, as a fragment for any page. */
     @GetMapping("/recordings/unfinished")
-    String unfinished(@AuthenticationPrincipal SignedInTeacher teacher, Model model) {
-        List<StoredRecording> unfinished = recordings.unfinished(teacher.actor());
-        model.addAttribute("unfinished", unfinished);
+    String unfinished(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @RequestParam(required = false) String lesson,
+            Model model) {
+        return showUnfinished(teacher, lesson, List.of(), model);
+    }
+
+    /** @param lesson those of this one alone; null: of all */
+    private String showUnfinished(SignedInTeacher teacher, String lesson, List<String> discarded, Model model) {
+        model.addAttribute(
+                "unfinished",
+                recordings.unfinished(teacher.actor()).stream()
+                        .filter(each -> lesson == null || each.lessonId().equals(lesson))
+                        .toList());
+        model.addAttribute("discarded", discarded);
+        model.addAttribute("discardedOf", lesson);
         return "reading/unfinished";
+    }
+
+    /** Puts all together that was begun in a lesson. */
+    @PostMapping("/lessons/{id}/unfinished/finish")
+    String finishAll(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
+        lessons.summary(teacher.actor(), id);
+        recordings.finishAll(teacher.actor(), id);
+        return "redirect:/lessons/" + id;
+    }
+
+    /** Throws away what was begun in a lesson; answers what is left, and a way back. */
+    @DeleteMapping("/lessons/{id}/unfinished")
+    String discardAll(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        lessons.summary(teacher.actor(), id);
+        List<String> discarded = recordings.unfinished(teacher.actor(), id).stream()
+                .map(StoredRecording::id)
+                .toList();
+        discarded.forEach(each -> recordings.discard(teacher.actor(), each));
+        return showUnfinished(teacher, id, discarded, model);
+    }
+
+    @PostMapping("/lessons/{id}/unfinished/reopen")
+    String reopen(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam List<String> recording,
+            Model model) {
+        lessons.summary(teacher.actor(), id);
+        recording.forEach(each -> recordings.reopen(teacher.actor(), each));
+        return showUnfinished(teacher, id, List.of(), model);
     }
 
     @GetMapping("/recordings/{id}/raw")

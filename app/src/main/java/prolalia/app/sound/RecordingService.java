@@ -8,7 +8,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicLong;
@@ -323,9 +326,48 @@ public class RecordingService implements DisposableBean {
                 .orElseThrow(() -> new NotFoundException("recording"));
     }
 
-    /** What was begun and never ended: offered to the teacher again. */
-    public List<StoredRecording> unfinished(Teacher teacher) {
-        return recordings.unfinished(teacher.id(), clock.millis() - quietMs);
+    /**
+     * What was begun in a lesson and never ended.
+     *
+     * @param recordings newest first
+     */
+    public record Unfinished(String lessonId, String title, List<StoredRecording> recordings) {}
+
+    /** What was begun and never ended, by lesson: offered to the teacher again. */
+    public List<Unfinished> unfinished(Teacher teacher) {
+        Map<String, List<StoredRecording>> byLesson = new LinkedHashMap<>();
+        for (StoredRecording each : recordings.unfinished(teacher.id(), clock.millis() - quietMs)) {
+            byLesson.computeIfAbsent(each.lessonId(), unseen -> new ArrayList<>())
+                    .add(each);
+        }
+        List<Unfinished> unfinished = new ArrayList<>();
+        byLesson.forEach((lessonId, ofLesson) -> lessons.find(teacher, lessonId)
+                .ifPresent(lesson -> unfinished.add(new Unfinished(lessonId, lesson.title(), ofLesson))));
+        return unfinished;
+    }
+
+    /** What was begun in one lesson and never ended. */
+    public List<StoredRecording> unfinished(Teacher teacher, String lessonId) {
+        return unfinished(teacher).stream()
+                .filter(each -> each.lessonId().equals(lessonId))
+                .flatMap(each -> each.recordings().stream())
+                .toList();
+    }
+
+    /** Ends all that was begun in a lesson; what can be a take of a line on which nothing is heard is kept there. */
+    public void finishAll(Teacher teacher, String lessonId) throws IOException {
+        for (StoredRecording each : unfinished(teacher, lessonId)) {
+            boolean silent = lessons.line(teacher, each.lineId()).line().kept().isEmpty();
+            end(teacher, each.id(), null, null, silent);
+        }
+    }
+
+    /** What was thrown away and never ended is offered again. */
+    public void reopen(Teacher teacher, String recordingId) {
+        StoredRecording recording = recording(teacher, recordingId);
+        if (recording.state() == State.DISCARDED && recording.rawHash() == null) {
+            recordings.reopen(recordingId);
+        }
     }
 
     /** Recordings of a line that aren't takes, but have sound in them. */

@@ -156,6 +156,14 @@ class RecordingStore {
                 .execute();
     }
 
+    /** Nobody ended it, and it isn't thrown away any more. */
+    void reopen(String id) {
+        writing.update(RECORDING)
+                .set(RECORDING.STATE, State.OPEN.stored())
+                .where(RECORDING.ID.eq(id))
+                .execute();
+    }
+
     void discard(String id, long now) {
         writing.update(RECORDING)
                 .set(RECORDING.STATE, State.DISCARDED.stored())

@@ -38,6 +38,7 @@ export async function resumeUploads() {
     await carryLeftOver(recording);
   }
   if (place) {
-    htmx.ajax('GET', '/recordings/unfinished', { target: place, swap: 'innerHTML' });
+    const of = place.dataset.lesson ? `?lesson=${place.dataset.lesson}` : '';
+    htmx.ajax('GET', `/recordings/unfinished${of}`, { target: place, swap: 'innerHTML' });
   }
 }

@@ -200,15 +200,14 @@ public sealed interface PageElement {
      * @param seen whether the words are drawn; without, the part of the picture under it is pressed
      */
     record Link(String id, Area area, String words, String address, Boolean seen) implements PageElement {
-        private static final int LONGEST_ADDRESS = 2_000;
-
         public Link {
             seen = seen != null && seen;
+            address = WebAddress.of(address).orElse(address);
         }
 
         /** Whether a link may lead there. */
         public static boolean isAddress(String address) {
-            return address != null && address.matches("(?i)https?://\\S+") && address.length() <= LONGEST_ADDRESS;
+            return WebAddress.of(address).isPresent();
         }
 
         @Override
