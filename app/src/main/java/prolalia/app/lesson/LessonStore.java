@@ -76,6 +76,7 @@ public class LessonStore {
                                 PAGE.LESSON_ID.eq(LESSON.ID),
                                 PAGE.PICTURE_HASH
                                         .isNotNull()
+                                        .or(PAGE.POSITION.gt(0))
                                         .or(LINE.WORDS.ne(""))
                                         .or(LINE.KEPT_TAKE_ID.isNotNull()))))
                 .or(exists(selectOne().from(PAPER).where(PAPER.LESSON_ID.eq(LESSON.ID))))

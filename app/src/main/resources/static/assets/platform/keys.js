@@ -17,6 +17,14 @@ if (box) {
   });
 }
 
+// Esc leaves a field, so that letters are keys again.
+document.addEventListener('keydown', (event) => {
+  if (event.key === 'Escape' && event.target.closest?.(TYPING) && !event.target.closest('[popover]')) {
+    event.target.blur();
+    document.getElementById('content')?.focus({ preventScroll: true });
+  }
+});
+
 document.addEventListener('keydown', (event) => {
   if (off() && event.key.length === 1) {
     return;

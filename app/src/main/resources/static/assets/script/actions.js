@@ -106,7 +106,8 @@ export async function step(row, down) {
 async function remove(row) {
   const beside = row.nextElementSibling ?? row.previousElementSibling;
   if (await perform('DELETE', address(row))) {
-    const next = beside && document.getElementById(beside.id)?.querySelector('textarea');
+    // No field, so that Z undoes it.
+    const next = beside && document.getElementById(beside.id)?.querySelector('.remove-line');
     (next ?? document.querySelector('#slip button'))?.focus({ preventScroll: true });
   }
 }
@@ -114,6 +115,19 @@ async function remove(row) {
 async function add(page) {
   const [fresh] = await perform('POST', `/lessons/${lesson}/pages/${page}/lines`) ?? [];
   focusOn(fresh, 0);
+}
+
+/** Words that were typed into a line that is gone, as a line of their own at the end. */
+export async function addWith(typed) {
+  const page = [...document.querySelectorAll('.lines')].at(-1).dataset.page;
+  const [fresh] = await perform('POST', `/lessons/${lesson}/pages/${page}/lines`) ?? [];
+  const area = fresh?.querySelector('textarea');
+  if (area) {
+    area.value = typed;
+    area.dispatchEvent(new Event('input', { bubbles: true }));
+    focusOn(fresh, typed.length);
+  }
+  return Boolean(area);
 }
 
 async function addUnder(row) {

@@ -19,7 +19,8 @@ function show(state) {
 const draftKey = (row) => `draft:${row.dataset.line}`;
 
 function keepDraft(row, words) {
-  localStorage.setItem(draftKey(row), JSON.stringify({ words, revision: Number(row.dataset.revision) }));
+  const { lesson } = document.querySelector('.lesson').dataset;
+  localStorage.setItem(draftKey(row), JSON.stringify({ words, lesson, revision: Number(row.dataset.revision) }));
 }
 
 function note(row, text, ...buttons) {
@@ -100,6 +101,10 @@ async function save(row, area) {
   } catch (failure) {
     if (failure instanceof Answer && failure.status === 409) {
       await conflict(row, area, failure);
+    } else if (failure instanceof Answer && failure.status === 404) {
+      waiting.delete(row);
+      show('notSaved');
+      note(row, say('lineGone'));
     } else if (failure instanceof Answer && failure.status === 422) {
       show('notSaved');
       note(row, say('tooLong'));
@@ -138,6 +143,16 @@ export function takeUp(row) {
 export function draftedLines() {
   return Object.keys(localStorage).filter((key) => key.startsWith('draft:')).map((key) => key.slice('draft:'.length));
 }
+
+/** Words that were typed into lines of this lesson which are gone: { line, words } each. */
+export function strandedDrafts() {
+  const { lesson } = document.querySelector('.lesson').dataset;
+  return draftedLines()
+    .map((line) => ({ line, ...JSON.parse(localStorage.getItem(`draft:${line}`)) }))
+    .filter((draft) => draft.lesson === lesson && draft.words.trim() && !document.getElementById(`line-${draft.line}`));
+}
+
+export const dropDraft = (line) => localStorage.removeItem(`draft:${line}`);
 
 /** Saves all that still waits; answers whether the server has everything now. */
 export async function everythingSaved() {

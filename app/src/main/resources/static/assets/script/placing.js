@@ -5,7 +5,9 @@ const PARTS = ['textarea', '.kind', '.sound', '.more', '.record-line', '.remove-
 
 function focused() {
   const row = document.activeElement?.closest('.row-line');
-  const part = row && PARTS.find((each) => document.activeElement.matches(each));
+  const had = row && PARTS.find((each) => document.activeElement.matches(each));
+  // In a list of kinds a letter chooses a kind: after a change, keys are keys again.
+  const part = had === '.kind' ? '.more' : had;
   const beside = row?.previousElementSibling ?? row?.nextElementSibling;
   return part && { id: row.id, beside: beside?.id, part, start: document.activeElement.selectionStart, end: document.activeElement.selectionEnd };
 }
@@ -13,8 +15,8 @@ function focused() {
 function focusAgain(place) {
   const row = place && document.getElementById(place.id);
   if (place && !row) {
-    // The line is gone: the one beside it has the focus.
-    document.getElementById(place.beside)?.querySelector('textarea')?.focus();
+    // The line is gone: the same button of the one beside it has the focus, and no field, so that Z undoes it.
+    document.getElementById(place.beside)?.querySelector('.remove-line')?.focus();
     return;
   }
   const thing = row?.querySelector(place.part);

@@ -6,6 +6,7 @@ import { watchFilters } from './filters.js';
 import { watchMenu } from './menu.js';
 import { fillRows } from './rows.js';
 import { watchDragging } from './sorting.js';
+import { showStranded } from './stranded.js';
 
 const REFRESH_PAUSE_MS = 300;
 
@@ -37,6 +38,7 @@ watchButtons(main);
 watchUndo();
 watchDragging();
 fillRows(sheet, main.dataset.lesson);
+showStranded(sheet);
 ['focusin', 'pointerdown'].forEach((event) => sheet.addEventListener(event, offerKinds));
 sheet.addEventListener('change', ({ target }) => {
   if (target.matches('.kind')) {

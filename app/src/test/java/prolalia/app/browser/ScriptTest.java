@@ -115,4 +115,30 @@ class ScriptTest extends Browsing {
         page.locator("#find").fill("nowhere");
         assertThat(page.locator("#nothing-found").isVisible()).isTrue();
     }
+
+    @Test
+    void wordsTypedIntoALineThatIsRemovedElsewhereAreKeptAndKeysWorkAfterARemoval() {
+        Page page = desk();
+        newLesson(page, "Two tabs", "The first line.");
+        Page other = page.context().newPage();
+        other.navigate(page.url());
+        other.waitForSelector(".lesson[data-ready]");
+        other.locator(".row-line .remove-line").first().click();
+        other.waitForCondition(() -> other.locator(".row-line").count() == 0);
+        page.locator(".row-line textarea").first().fill("The first line, and more of it.");
+        says(page, ".row-line .save-note", "removed elsewhere");
+        page.reload();
+        says(page, ".note-bar", "and more of it");
+        page.getByText("Make it a line again").click();
+        says(page, "#save-state", "saved");
+        other.reload();
+        assertThat(other.locator(".row-line textarea").first().inputValue())
+                .isEqualTo("The first line, and more of it.");
+        other.locator(".row-line textarea").first().focus();
+        other.keyboard().press("Escape");
+        other.locator(".row-line .remove-line").first().click();
+        other.waitForCondition(() -> other.locator(".row-line").count() == 0);
+        other.keyboard().press("z");
+        other.waitForCondition(() -> other.locator(".row-line").count() == 1);
+    }
 }
