@@ -50,7 +50,7 @@ class WalkTest extends Browsing {
         Page student = context(768, 1024).newPage();
         long[] bytes = {0};
         student.onResponse(response -> bytes[0] += response.url().endsWith(".mp3") ? 0 : size(response));
-        Response sound = student.waitForResponse("**/*.mp3", () -> student.navigate(link));
+        Response sound = student.waitForResponse("**/sound/*.mp3", () -> student.navigate(link));
         assertThat(bytes[0]).isLessThan(150_000);
         assertThat(student.locator("#current").innerText()).startsWith("Look at the picture.");
         student.locator("#play").tap();
@@ -99,6 +99,7 @@ class WalkTest extends Browsing {
         student.keyboard().press("End");
         student.waitForCondition(() -> student.locator("#current").innerText().startsWith("A bean sleeps"));
         student.waitForSelector("#play[aria-label=Pause]");
+        student.waitForCondition(() -> Integer.parseInt(student.inputValue("#seek")) > 10);
         assertThat(student.locator("li.current .spot").last().getAttribute("aria-label"))
                 .startsWith("Pause: A bean sleeps");
         student.focus("#seek");

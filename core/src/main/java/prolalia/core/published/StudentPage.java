@@ -109,6 +109,11 @@ public record StudentPage(
                 .toList();
     }
 
+    /** Whether none of the lines beside a picture is heard: then nothing in their list can be pressed. */
+    public boolean isSilentBeside() {
+        return lines.stream().noneMatch(said -> said.line().isHeard());
+    }
+
     /** Those on the picture first, in the order in which they are read. */
     public List<SaidLine> allLines() {
         return Stream.concat(placedLines().stream(), lines.stream()).toList();

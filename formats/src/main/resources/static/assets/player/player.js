@@ -394,11 +394,14 @@ function open() {
   toHear = new Set(spots.filter((spot) => !spot.closest('.hints')).map((spot) => spot.dataset.line));
   document.querySelectorAll('a.link').forEach((link) => link.addEventListener('click', (event) => warn(event, link)));
   if (at('play')) {
-    prompts.keep('NO_CONNECTION');
     prompts.wait(() => voices.every((voice) => voice.paused) && at('start').hidden);
   }
   spots.slice(0, LINES_AHEAD).forEach((spot) => highlight.prepare(spot));
-  window.requestIdleCallback ? requestIdleCallback(() => navigation.lookAhead()) : setTimeout(() => navigation.lookAhead(), 500);
+  const later = () => {
+    navigation.lookAhead();
+    prompts.keep('NO_CONNECTION');
+  };
+  window.requestIdleCallback ? requestIdleCallback(later) : setTimeout(later, 500);
 }
 
 /** A link leads out of the lesson: the first press says so, the second one goes. */

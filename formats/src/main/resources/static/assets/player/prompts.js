@@ -20,7 +20,7 @@ export class Prompts {
     if (address && !this.#here.has(address)) {
       this.#here.set(address, null);
       try {
-        this.#here.set(address, URL.createObjectURL(await (await fetch(address)).blob()));
+        this.#here.set(address, URL.createObjectURL(await (await fetch(address, { priority: 'low' })).blob()));
       } catch {
         this.#here.delete(address);
       }

@@ -3,6 +3,7 @@
 const LOOK_MS = 400;
 const STUCK_MS = 2_500;
 const AGAIN_MS = 3_000;
+const AT_END_S = 0.05;
 
 export class StallWatch {
   #voice = null;
@@ -61,9 +62,20 @@ export class StallWatch {
         this.#onHealed();
       }
     } else if (!this.stuck && now - this.#movedAt > STUCK_MS) {
-      this.#stop();
+      this.#stopOrEnd();
     } else if (this.stuck && now - this.#triedAt > AGAIN_MS) {
       this.again();
+    }
+  }
+
+  /** Put to its very end before it had come, a sound is over and some browsers don't say so. */
+  #stopOrEnd() {
+    const voice = this.#voice;
+    if (voice.ended || voice.currentTime >= voice.duration - AT_END_S) {
+      this.forget();
+      voice.dispatchEvent(new Event('ended'));
+    } else {
+      this.#stop();
     }
   }
 
