@@ -13,7 +13,4 @@ public sealed interface Actor {
      * @param lineIds the lines that are read, and nothing else of the lesson
      */
     record Phone(Teacher reader, String lessonId, Set<String> lineIds) implements Actor {}
-
-    /** Whoever has a link. */
-    record Guest(String token) implements Actor {}
 }

@@ -16,6 +16,7 @@ import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.PageSourceStore;
 import prolalia.app.lesson.PageSourceStore.PageSource;
 import prolalia.app.lesson.PageSourceStore.Type;
+import prolalia.app.lesson.PageStore;
 import prolalia.app.sound.TakeImporter;
 import prolalia.app.sound.TakeImporter.ImportedTake;
 import prolalia.app.stage.StageService;
@@ -37,6 +38,7 @@ import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
 class ArchivedRows {
     private final LessonService lessons;
     private final LessonStore lessonStore;
+    private final PageStore pageStore;
     private final LineStore lines;
     private final TakeImporter takes;
     private final TakeEditTransfer edits;
@@ -48,6 +50,7 @@ class ArchivedRows {
     ArchivedRows(
             LessonService lessons,
             LessonStore lessonStore,
+            PageStore pageStore,
             LineStore lines,
             TakeImporter takes,
             TakeEditTransfer edits,
@@ -57,6 +60,7 @@ class ArchivedRows {
             Clock clock) {
         this.lessons = lessons;
         this.lessonStore = lessonStore;
+        this.pageStore = pageStore;
         this.lines = lines;
         this.takes = takes;
         this.edits = edits;
@@ -72,14 +76,14 @@ class ArchivedRows {
         Map<String, String> pageIds = new HashMap<>();
         Map<String, String> lineIds = new HashMap<>();
         for (ArchivedPage page : lesson.pages()) {
-            String pageId = lessonStore.addPage(id, clock.millis());
+            String pageId = pageStore.add(id, clock.millis());
             pageIds.put(page.id(), pageId);
             if (page.picture() != null) {
                 String hash = page.picture().sha256();
                 String shows = Objects.requireNonNullElse(page.picture().shows(), "");
-                lessonStore.setPicture(pageId, hash, found.pictureTypes().get(hash), shows);
+                pageStore.setPicture(pageId, hash, found.pictureTypes().get(hash), shows);
                 if (page.picture().width() != null && page.picture().height() != null) {
-                    lessonStore.setPictureSize(
+                    pageStore.setPictureSize(
                             pageId, page.picture().width(), page.picture().height());
                 }
             }

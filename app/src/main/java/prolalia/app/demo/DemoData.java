@@ -20,6 +20,7 @@ import prolalia.app.intake.ReadPapers;
 import prolalia.app.lesson.LessonPage;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Ids;
@@ -53,6 +54,7 @@ class DemoData implements SmartInitializingSingleton {
     private final AccountService accounts;
     private final SchoolService school;
     private final LessonStore lessons;
+    private final PageStore pageStore;
     private final LineStore lines;
     private final MediaStore media;
     private final FileTakes takes;
@@ -65,6 +67,7 @@ class DemoData implements SmartInitializingSingleton {
             AccountService accounts,
             SchoolService school,
             LessonStore lessons,
+            PageStore pageStore,
             LineStore lines,
             MediaStore media,
             FileTakes takes,
@@ -75,6 +78,7 @@ class DemoData implements SmartInitializingSingleton {
         this.accounts = accounts;
         this.school = school;
         this.lessons = lessons;
+        this.pageStore = pageStore;
         this.lines = lines;
         this.media = media;
         this.takes = takes;
@@ -117,7 +121,7 @@ class DemoData implements SmartInitializingSingleton {
         for (int line = 0; line < BAKERY_VOICES; line++) {
             keep(teacher, script.get(line).line().id(), "bakery/voice-" + (line + 1));
         }
-        List<LessonPage> pages = lessons.pages(lesson);
+        List<LessonPage> pages = pageStore.of(lesson);
         keep(
                 teacher,
                 lines.add(pages.get(0).id(), LineKind.HINT, "Two coins make one roll. Count in twos."),

@@ -9,10 +9,8 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
@@ -21,6 +19,7 @@ import prolalia.app.lesson.LessonSummary;
 import prolalia.app.sound.RecordingService;
 import prolalia.app.sound.RecordingService.Unfinished;
 import prolalia.app.sound.StoredTake;
+import prolalia.app.storage.StorageSweeper;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
 import prolalia.core.script.Coverage;
@@ -34,9 +33,6 @@ class DeskService {
 
     /** More marks than this are too narrow to be told apart on a cover. */
     private static final int MOST_MARKS = 28;
-
-    /** As long as the sweeper leaves what was removed. */
-    private static final Duration KEPT = Duration.ofDays(30);
 
     private static final int LESSONS_KNOWN = 20_000;
     private static final Facts NOTHING = Facts.of(List.of());
@@ -85,14 +81,7 @@ class DeskService {
      * @param marks the state of each line, or of stretches of a long script
      * @param changed the day of the last change
      */
-    record Book(LessonSummary lesson, Coverage coverage, List<LineState> marks, long toReadMs, LocalDate changed) {
-        /** Written here: a large desk has ten thousand, too many to go through a template one by one. */
-        public String marksHtml() {
-            return marks.stream()
-                    .map(state -> "<i class=\"" + state.name().toLowerCase(Locale.ROOT) + "\"></i>")
-                    .collect(Collectors.joining());
-        }
-    }
+    record Book(LessonSummary lesson, Coverage coverage, List<LineState> marks, long toReadMs, LocalDate changed) {}
 
     Desk deskOf(Teacher teacher) {
         Pace pace = lessonService.pace(teacher);
@@ -116,7 +105,8 @@ class DeskService {
                 .map(each -> {
                     Instant removed = Instant.ofEpochMilli(each.removedAt());
                     // A day that has begun counts.
-                    long left = KEPT.minus(Duration.between(removed, now))
+                    long left = StorageSweeper.BIN
+                            .minus(Duration.between(removed, now))
                             .plusDays(1)
                             .minusMillis(1)
                             .toDays();

@@ -22,6 +22,7 @@ import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.PageSourceStore;
 import prolalia.app.lesson.PageSourceStore.PageSource;
 import prolalia.app.lesson.PageSourceStore.Type;
+import prolalia.app.lesson.PageStore;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.MediaStore;
@@ -48,6 +49,7 @@ class PaperImporter implements DisposableBean {
     private final PaperSoundStore sounds;
     private final PageSourceStore sources;
     private final LessonStore lessons;
+    private final PageStore pageStore;
     private final LineStore lines;
     private final StageService stages;
     private final MediaStore media;
@@ -63,6 +65,7 @@ class PaperImporter implements DisposableBean {
             PaperSoundStore sounds,
             PageSourceStore sources,
             LessonStore lessons,
+            PageStore pageStore,
             LineStore lines,
             StageService stages,
             MediaStore media,
@@ -76,6 +79,7 @@ class PaperImporter implements DisposableBean {
         this.sounds = sounds;
         this.sources = sources;
         this.lessons = lessons;
+        this.pageStore = pageStore;
         this.lines = lines;
         this.stages = stages;
         this.media = media;
@@ -132,8 +136,8 @@ class PaperImporter implements DisposableBean {
 
     private void add(StoredPaper paper, List<PlannedPage> planned) {
         nameLesson(paper, planned);
-        lessons.removeUntouchedPage(paper.lessonId(), clock.millis());
-        int over = lessons.countPages(paper.lessonId()) + planned.size() - LessonService.MOST_PAGES;
+        pageStore.removeUntouchedPage(paper.lessonId(), clock.millis());
+        int over = pageStore.count(paper.lessonId()) + planned.size() - LessonService.MOST_PAGES;
         if (over > 0) {
             throw new TooManyPagesException(over);
         }
@@ -177,10 +181,10 @@ class PaperImporter implements DisposableBean {
     }
 
     private String addPage(StoredPaper paper, StoredPage page) {
-        String pageId = lessons.addPage(paper.lessonId(), clock.millis());
+        String pageId = pageStore.add(paper.lessonId(), clock.millis());
         if (page.pictureHash() != null) {
-            lessons.setPicture(pageId, page.pictureHash(), page.pictureType(), pictureWords(page));
-            lessons.setPictureSize(pageId, page.width(), page.height());
+            pageStore.setPicture(pageId, page.pictureHash(), page.pictureType(), pictureWords(page));
+            pageStore.setPictureSize(pageId, page.width(), page.height());
         }
         store.taken(paper.id(), page.number(), pageId);
         sources.add(pageId, new PageSource(paper.rawHash(), Type.of(paper.fileName()), page.number()));

@@ -5,16 +5,13 @@ import static org.jooq.impl.DSL.select;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LESSON_MEMBER;
 import static prolalia.app.platform.db.Tables.LINE;
-import static prolalia.app.platform.db.Tables.LINK;
 import static prolalia.app.platform.db.Tables.PAGE;
 
-import java.time.Clock;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.account.Actor;
-import prolalia.app.account.Actor.Guest;
 import prolalia.app.account.Actor.Phone;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.platform.NotFoundException;
@@ -23,11 +20,9 @@ import prolalia.app.platform.NotFoundException;
 @Repository
 public class LessonAccess {
     private final DSLContext looking;
-    private final Clock clock;
 
-    LessonAccess(@Qualifier("looking") DSLContext looking, Clock clock) {
+    LessonAccess(@Qualifier("looking") DSLContext looking) {
         this.looking = looking;
-        this.clock = clock;
     }
 
     /** The lesson, if this one may do that with it. */
@@ -73,10 +68,6 @@ public class LessonAccess {
         if (actor instanceof Phone phone && (right == Right.READ || right == Right.RECORD)) {
             return LESSON.ID.eq(phone.lessonId()).and(may(phone.reader(), right));
         }
-        if (actor instanceof Guest guest && right == Right.READ) {
-            return LESSON.ID.in(
-                    select(LINK.LESSON_ID).from(LINK).where(LINK.TOKEN.eq(guest.token()), holds(clock.millis())));
-        }
         return falseCondition();
     }
 
@@ -84,10 +75,5 @@ public class LessonAccess {
     public Condition mayWithLine(Actor actor, Right right) {
         Condition lesson = may(actor, right);
         return actor instanceof Phone phone ? lesson.and(LINE.ID.in(phone.lineIds())) : lesson;
-    }
-
-    /** The condition on a row of LINK under which it leads somewhere. */
-    public static Condition holds(long now) {
-        return LINK.WITHDRAWN_AT.isNull().and(LINK.ENDS_AT.isNull().or(LINK.ENDS_AT.gt(now)));
     }
 }

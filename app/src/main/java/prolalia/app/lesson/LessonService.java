@@ -39,13 +39,21 @@ public class LessonService {
     private static final int TAKES_FOR_PACE = 200;
 
     private final LessonStore lessons;
+    private final PageStore pageStore;
     private final LessonAccess access;
     private final LineStore lines;
     private final Messages messages;
     private final Clock clock;
 
-    LessonService(LessonStore lessons, LessonAccess access, LineStore lines, Messages messages, Clock clock) {
+    LessonService(
+            LessonStore lessons,
+            PageStore pageStore,
+            LessonAccess access,
+            LineStore lines,
+            Messages messages,
+            Clock clock) {
         this.lessons = lessons;
+        this.pageStore = pageStore;
         this.access = access;
         this.lines = lines;
         this.messages = messages;
@@ -124,7 +132,7 @@ public class LessonService {
         LessonSummary lesson = summary(teacher, lessonId);
         List<Line> script = lessons.words(lessonId);
         return new LessonHead(
-                lesson, lessons.countPages(lessonId), Coverage.of(script).lines());
+                lesson, pageStore.count(lessonId), Coverage.of(script).lines());
     }
 
     /** How fast a teacher reads, from what she has recorded. */
@@ -141,7 +149,7 @@ public class LessonService {
         List<ScriptLine> script = lessons.script(summary.id());
         Map<String, List<ScriptLine>> byPage = script.stream().collect(Collectors.groupingBy(ScriptLine::pageId));
         List<PageView> pages = new ArrayList<>();
-        for (LessonPage page : lessons.pages(summary.id())) {
+        for (LessonPage page : pageStore.of(summary.id())) {
             List<ScriptLine> onPage = byPage.getOrDefault(page.id(), List.of());
             pages.add(new PageView(pages.size() + 1, page, onPage, Coverage.of(plain(onPage))));
         }
@@ -170,7 +178,7 @@ public class LessonService {
     @Transactional
     public String begin(Teacher teacher, String title) {
         String id = beginEmpty(teacher, title);
-        String pageId = lessons.addPage(id, clock.millis());
+        String pageId = pageStore.add(id, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
         return id;
     }
@@ -190,7 +198,7 @@ public class LessonService {
             String id = Ids.newId();
             lessons.addLesson(id, teacher.id(), title, 0, clock.millis());
             lessons.makeShelf(id);
-            lessons.addPage(id, clock.millis());
+            pageStore.add(id, clock.millis());
             return lessons.shelf(teacher.id()).orElseThrow();
         });
     }
@@ -198,7 +206,7 @@ public class LessonService {
     /** Names a folder of the shelf; blank takes its name away. */
     @Transactional
     public void renamePage(Teacher teacher, String pageId, String title) {
-        if (!lessons.setPageTitle(
+        if (!pageStore.setTitle(
                 access.may(teacher, Right.EDIT), pageId, title.isBlank() ? null : shortened(title.strip()))) {
             throw new NotFoundException("page");
         }
@@ -239,7 +247,7 @@ public class LessonService {
 
     private String setPageRemoved(Teacher teacher, String pageId, Long removedAt) {
         String lesson = lessonOfPage(teacher, pageId);
-        lessons.setPageRemoved(access.may(teacher, Right.EDIT), pageId, removedAt);
+        pageStore.setRemoved(access.may(teacher, Right.EDIT), pageId, removedAt);
         lessons.touch(lesson, clock.millis());
         return lesson;
     }
@@ -248,28 +256,28 @@ public class LessonService {
     @Transactional
     public String movePage(Teacher teacher, String pageId, boolean later) {
         String lesson = lessonOfPage(teacher, pageId);
-        lessons.movePage(lesson, pageId, later);
+        pageStore.move(lesson, pageId, later);
         lessons.touch(lesson, clock.millis());
         return lesson;
     }
 
     private String lessonOfPage(Teacher teacher, String pageId) {
-        return lessons.lessonOfPage(access.may(teacher, Right.EDIT), pageId)
+        return pageStore
+                .lessonOf(access.may(teacher, Right.EDIT), pageId)
                 .orElseThrow(() -> new NotFoundException("page"));
     }
 
     /** What this teacher removed and can put back, newest first. */
     public List<Binned> bin(Teacher teacher) {
         List<Binned> binned = new ArrayList<>(lessons.removedLessons(access.may(teacher, Right.REMOVE)));
-        binned.addAll(lessons.removedPages(access.may(teacher, Right.EDIT)));
+        binned.addAll(pageStore.removed(access.may(teacher, Right.EDIT)));
         binned.sort(Comparator.comparingLong(Binned::removedAt).reversed());
         return binned;
     }
 
     /** The number of a page in its lesson, from 1; that of the last one when it isn't there. */
     public int numberOf(String lessonId, String pageId) {
-        List<String> pages =
-                lessons.pages(lessonId).stream().map(LessonPage::id).toList();
+        List<String> pages = pageStore.of(lessonId).stream().map(LessonPage::id).toList();
         int at = pages.indexOf(pageId);
         return at < 0 ? Math.max(1, pages.size()) : at + 1;
     }
@@ -290,10 +298,10 @@ public class LessonService {
     @Transactional
     public Optional<String> addPage(Teacher teacher, String lessonId) {
         access.require(teacher, lessonId, Right.EDIT);
-        if (lessons.countPages(lessonId) >= MOST_PAGES) {
+        if (pageStore.count(lessonId) >= MOST_PAGES) {
             return Optional.empty();
         }
-        String pageId = lessons.addPage(lessonId, clock.millis());
+        String pageId = pageStore.add(lessonId, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
         return Optional.of(pageId);
     }

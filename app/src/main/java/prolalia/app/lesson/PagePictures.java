@@ -12,16 +12,16 @@ import prolalia.app.platform.NotFoundException;
 /** Serves the pictures of a lesson's pages, those in the bin too, and of no other. */
 @Component
 public class PagePictures {
-    private final LessonStore lessons;
+    private final PageStore pages;
     private final MediaResponses media;
 
-    PagePictures(LessonStore lessons, MediaResponses media) {
-        this.lessons = lessons;
+    PagePictures(PageStore pages, MediaResponses media) {
+        this.pages = pages;
         this.media = media;
     }
 
     public ResponseEntity<Resource> serve(String lessonId, String hash, HttpServletRequest request) throws IOException {
-        String type = lessons.pictureType(lessonId, hash).orElseThrow(() -> new NotFoundException("picture"));
+        String type = pages.pictureType(lessonId, hash).orElseThrow(() -> new NotFoundException("picture"));
         return media.serve(hash, MediaType.valueOf(type), request);
     }
 }

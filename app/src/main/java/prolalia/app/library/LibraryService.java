@@ -11,6 +11,7 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.library.LibraryStore.NamedTake;
 import prolalia.app.library.LibraryStore.Place;
@@ -29,6 +30,7 @@ class LibraryService {
     private final LibraryStore store;
     private final LessonService lessons;
     private final LessonStore lessonStore;
+    private final PageStore pageStore;
     private final LineStore lines;
     private final TakeService takes;
     private final Messages messages;
@@ -38,6 +40,7 @@ class LibraryService {
             LibraryStore store,
             LessonService lessons,
             LessonStore lessonStore,
+            PageStore pageStore,
             LineStore lines,
             TakeService takes,
             Messages messages,
@@ -45,6 +48,7 @@ class LibraryService {
         this.store = store;
         this.lessons = lessons;
         this.lessonStore = lessonStore;
+        this.pageStore = pageStore;
         this.lines = lines;
         this.takes = takes;
         this.messages = messages;
@@ -142,7 +146,7 @@ class LibraryService {
     void makeStanding(Teacher teacher, String lineId) {
         // The shelf is there before the transaction, which doesn't see what isn't committed on its looking side.
         LessonSummary shelf = shelf(teacher);
-        String page = lessonStore.pages(shelf.id()).get(0).id();
+        String page = pageStore.of(shelf.id()).get(0).id();
         transaction.executeWithoutResult(status -> {
             ScriptLine line = lessons.line(teacher, lineId);
             if (line.standingLineId() == null && !line.lessonId().equals(shelf.id())) {

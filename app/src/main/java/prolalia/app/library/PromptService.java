@@ -10,6 +10,7 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.PromptStore;
 import prolalia.app.lesson.PromptStore.Voice;
 import prolalia.app.platform.Messages;
@@ -22,6 +23,7 @@ class PromptService {
     private final PromptStore store;
     private final LibraryService library;
     private final LessonStore lessons;
+    private final PageStore pageStore;
     private final LessonService lessonService;
     private final LineStore lines;
     private final Messages messages;
@@ -32,6 +34,7 @@ class PromptService {
             PromptStore store,
             LibraryService library,
             LessonStore lessons,
+            PageStore pageStore,
             LessonService lessonService,
             LineStore lines,
             Messages messages,
@@ -40,6 +43,7 @@ class PromptService {
         this.store = store;
         this.library = library;
         this.lessons = lessons;
+        this.pageStore = pageStore;
         this.lessonService = lessonService;
         this.lines = lines;
         this.messages = messages;
@@ -83,7 +87,7 @@ class PromptService {
                     .filter(prompt -> !there.containsKey(prompt))
                     .toList();
             if (!missing.isEmpty()) {
-                String page = lessons.addPage(shelf.id(), clock.millis());
+                String page = pageStore.add(shelf.id(), clock.millis());
                 lessonService.renamePage(teacher, page, messages.say("library.prompts"));
                 missing.forEach(prompt ->
                         store.add(teacher.id(), prompt, lines.add(page, LineKind.LABEL, shippedWords(prompt))));

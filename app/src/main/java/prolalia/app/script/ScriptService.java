@@ -11,6 +11,7 @@ import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
@@ -39,6 +40,7 @@ class ScriptService {
     private final LessonService lessons;
     private final LessonAccess access;
     private final LessonStore lessonStore;
+    private final PageStore pageStore;
     private final LineStore lines;
     private final TakeService takes;
     private final ScriptHistory history;
@@ -49,6 +51,7 @@ class ScriptService {
             LessonService lessons,
             LessonAccess access,
             LessonStore lessonStore,
+            PageStore pageStore,
             LineStore lines,
             TakeService takes,
             ScriptHistory history,
@@ -57,6 +60,7 @@ class ScriptService {
         this.lessons = lessons;
         this.access = access;
         this.lessonStore = lessonStore;
+        this.pageStore = pageStore;
         this.lines = lines;
         this.takes = takes;
         this.history = history;
@@ -110,11 +114,11 @@ class ScriptService {
     int addLines(Teacher teacher, String lessonId, int wanted, List<ReadLine> read) {
         return transaction.execute(status -> {
             access.require(teacher, lessonId, Right.EDIT);
-            var pages = lessonStore.pages(lessonId);
+            var pages = pageStore.of(lessonId);
             boolean full = pages.size() >= LessonService.MOST_PAGES;
             int pageNumber = full && (wanted < 1 || wanted > pages.size()) ? pages.size() : wanted;
             boolean there = pageNumber >= 1 && pageNumber <= pages.size();
-            String page = there ? pages.get(pageNumber - 1).id() : lessonStore.addPage(lessonId, clock.millis());
+            String page = there ? pages.get(pageNumber - 1).id() : pageStore.add(lessonId, clock.millis());
             List<LineStep> steps = new ArrayList<>();
             for (PlacedLine line : script(lessonId)) {
                 LineShape shape = line.shape();
@@ -136,7 +140,7 @@ class ScriptService {
     /** An empty direction at the end of a page. */
     Reshaped addLineAtEnd(Teacher teacher, String lessonId, String pageId) {
         access.require(teacher, lessonId, Right.EDIT);
-        if (lessonStore.pages(lessonId).stream().noneMatch(page -> page.id().equals(pageId))) {
+        if (pageStore.of(lessonId).stream().noneMatch(page -> page.id().equals(pageId))) {
             throw new NotFoundException("page");
         }
         List<PlacedLine> onPage = script(lessonId).stream()
@@ -164,7 +168,7 @@ class ScriptService {
     Reshaped move(Teacher teacher, String lineId, String pageId, String afterLineId) {
         String lesson = lessonOf(teacher, lineId);
         boolean isThere = afterLineId == null
-                ? lessonStore.pages(lesson).stream().anyMatch(page -> page.id().equals(pageId))
+                ? pageStore.of(lesson).stream().anyMatch(page -> page.id().equals(pageId))
                 : script(lesson).stream()
                         .anyMatch(line -> line.id().equals(afterLineId)
                                 && line.shape().place().pageId().equals(pageId));

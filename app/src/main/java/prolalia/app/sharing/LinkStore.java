@@ -5,10 +5,10 @@ import static prolalia.app.platform.db.Tables.LINK;
 
 import java.util.Locale;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonRef;
 
 @Repository
@@ -36,7 +36,7 @@ class LinkStore {
 
     /** Where a token leads now. */
     Optional<LinkService.Target> target(String token, long now) {
-        return looking.select(LINK.LESSON_ID, LESSON.REVISION, LESSON.REMOVED_AT, LessonAccess.holds(now))
+        return looking.select(LINK.LESSON_ID, LESSON.REVISION, LESSON.REMOVED_AT, holds(now))
                 .from(LINK)
                 .join(LESSON)
                 .on(LESSON.ID.eq(LINK.LESSON_ID))
@@ -46,6 +46,10 @@ class LinkStore {
                         row.get(LESSON.REVISION),
                         !row.value4(),
                         row.get(LESSON.REMOVED_AT) != null));
+    }
+
+    private static Condition holds(long now) {
+        return LINK.WITHDRAWN_AT.isNull().and(LINK.ENDS_AT.isNull().or(LINK.ENDS_AT.gt(now)));
     }
 
     /** The newest link of all that holds. */

@@ -24,7 +24,8 @@ import prolalia.app.platform.MediaStore;
 public class StorageSweeper {
     private static final Logger LOG = LoggerFactory.getLogger(StorageSweeper.class);
 
-    static final Duration BIN = Duration.ofDays(30);
+    /** As long as what was removed can be put back. */
+    public static final Duration BIN = Duration.ofDays(30);
 
     /** A file that was just kept may not have its row as yet; a sound that is tried on the bench never gets one. */
     static final Duration UNUSED = Duration.ofDays(7);

@@ -7,8 +7,8 @@ import java.util.List;
 import prolalia.app.account.AccountService;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.PageStore;
 import prolalia.app.web.Visitor;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.script.PastedScript.ReadLine;
@@ -30,7 +30,7 @@ public final class SizeBenchmark {
     public static void main(String[] arguments) throws Exception {
         try (BenchmarkHouse house = new BenchmarkHouse()) {
             LessonService lessons = house.bean(LessonService.class);
-            LessonStore store = house.bean(LessonStore.class);
+            PageStore pages = house.bean(PageStore.class);
             LineStore lines = house.bean(LineStore.class);
             Teacher ines = house.bean(AccountService.class)
                     .teacher("ines")
@@ -38,13 +38,13 @@ public final class SizeBenchmark {
                     .actor();
             for (int lesson = 0; lesson < LESSONS; lesson++) {
                 String id = lessons.beginEmpty(ines, "Lesson " + lesson);
-                lines.addAll(store.addPage(id, lesson), script(LINES_EACH));
+                lines.addAll(pages.add(id, lesson), script(LINES_EACH));
             }
             String longScript = lessons.beginEmpty(ines, "2,000 lines");
-            lines.addAll(store.addPage(longScript, 0), script(LINES));
+            lines.addAll(pages.add(longScript, 0), script(LINES));
             String manyPages = lessons.beginEmpty(ines, "200 pages");
             for (int page = 0; page < PAGES; page++) {
-                lines.addAll(store.addPage(manyPages, page), script(LINES_A_PAGE));
+                lines.addAll(pages.add(manyPages, page), script(LINES_A_PAGE));
             }
             Visitor visitor = Visitor.ines(house.address);
             String link = visitor.linkTo(manyPages);

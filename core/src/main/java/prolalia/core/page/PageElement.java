@@ -8,7 +8,7 @@ import prolalia.core.lesson.LineKind;
  * Something that is placed on a page. Each has a name on its page, and a place. What all kinds must answer is asked here, so
  * that a new kind has an answer everywhere.
  */
-public sealed interface PageElement {
+public sealed interface PageElement permits PageElement.LeadsNowhere, PageElement.Spot, PageElement.Jump {
     int LONGEST_WORDS = 300;
 
     String id();
@@ -18,8 +18,6 @@ public sealed interface PageElement {
     PageElement at(Area area);
 
     PageElement named(String id);
-
-    References references();
 
     /**
      * The same with what it leads to under other names.
@@ -35,13 +33,12 @@ public sealed interface PageElement {
 
     <R> R match(Cases<R> cases);
 
-    /**
-     * What it leads to, and shows; null: nothing of that kind.
-     *
-     * @param pictureHash the name of a picture's content
-     */
-    record References(String lineId, String pageId, String pictureHash) {
-        static final References NONE = new References(null, null, null);
+    /** Has neither a line nor a page of the lesson that it would lead to. */
+    sealed interface LeadsNowhere extends PageElement permits EverySpot, Link, Text, Picture {
+        @Override
+        default Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
+            return Optional.of(this);
+        }
     }
 
     /** Where something is to stand. */
@@ -125,11 +122,6 @@ public sealed interface PageElement {
         }
 
         @Override
-        public References references() {
-            return new References(lineId, null, null);
-        }
-
-        @Override
         public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
             return Optional.ofNullable(lines.apply(lineId)).map(this::sounding);
         }
@@ -151,7 +143,7 @@ public sealed interface PageElement {
      * @param lines the kind of the line that it sounds: the first of that kind on the page
      */
     record EverySpot(String id, Area area, LineKind lines, boolean mark, Look look, PlayRule rule)
-            implements PageElement {
+            implements LeadsNowhere {
         public EverySpot {
             look = look == null ? Look.USUAL : look;
             rule = rule == null ? PlayRule.SILENT : rule;
@@ -173,16 +165,6 @@ public sealed interface PageElement {
         }
 
         @Override
-        public References references() {
-            return References.NONE;
-        }
-
-        @Override
-        public Optional<PageElement> withReferences(UnaryOperator<String> others, UnaryOperator<String> pages) {
-            return Optional.of(this);
-        }
-
-        @Override
         public Optional<Fault> fault(Surroundings there) {
             return Fault.unless(there.isEveryPage() && lines != null, Fault.GONE);
         }
@@ -199,7 +181,7 @@ public sealed interface PageElement {
      * @param address http or https
      * @param seen whether the words are drawn; without, the part of the picture under it is pressed
      */
-    record Link(String id, Area area, String words, String address, Boolean seen) implements PageElement {
+    record Link(String id, Area area, String words, String address, Boolean seen) implements LeadsNowhere {
         public Link {
             seen = seen != null && seen;
             address = WebAddress.of(address).orElse(address);
@@ -218,16 +200,6 @@ public sealed interface PageElement {
         @Override
         public Link named(String name) {
             return new Link(name, area, words, address, seen);
-        }
-
-        @Override
-        public References references() {
-            return References.NONE;
-        }
-
-        @Override
-        public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
-            return Optional.of(this);
         }
 
         @Override
@@ -281,11 +253,6 @@ public sealed interface PageElement {
         }
 
         @Override
-        public References references() {
-            return new References(null, leadsBack() ? null : pageId, null);
-        }
-
-        @Override
         public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
             return leadsBack()
                     ? Optional.of(this)
@@ -304,7 +271,7 @@ public sealed interface PageElement {
     }
 
     /** Words that stand on the page, to be read. */
-    record Text(String id, Area area, String words, Size size, Look.Tint tint) implements PageElement {
+    record Text(String id, Area area, String words, Size size, Look.Tint tint) implements LeadsNowhere {
         private static final int LONGEST = 2_000;
 
         /** How large, as the height of a row by the height of the page. */
@@ -340,16 +307,6 @@ public sealed interface PageElement {
         }
 
         @Override
-        public References references() {
-            return References.NONE;
-        }
-
-        @Override
-        public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
-            return Optional.of(this);
-        }
-
-        @Override
         public Optional<Fault> fault(Surroundings there) {
             return Fault.unless(words != null && words.length() <= LONGEST && size != null, Fault.LONG);
         }
@@ -366,7 +323,7 @@ public sealed interface PageElement {
      * @param hash of its content, by which it is stored
      * @param shows what is seen on it, for those who don't see it; empty when it says nothing
      */
-    record Picture(String id, Area area, String hash, String shows) implements PageElement {
+    record Picture(String id, Area area, String hash, String shows) implements LeadsNowhere {
         public Picture {
             shows = shows == null ? "" : shows;
         }
@@ -379,16 +336,6 @@ public sealed interface PageElement {
         @Override
         public Picture named(String name) {
             return new Picture(name, area, hash, shows);
-        }
-
-        @Override
-        public References references() {
-            return new References(null, null, hash);
-        }
-
-        @Override
-        public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
-            return Optional.of(this);
         }
 
         @Override

@@ -1,10 +1,6 @@
 package prolalia.core.page;
 
-import java.net.IDN;
-import java.net.URI;
-import java.net.URISyntaxException;
-import java.nio.charset.StandardCharsets;
-import java.util.HexFormat;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -21,6 +17,13 @@ public final class WebAddress {
 
     private static final Pattern ENCODED = Pattern.compile("%[0-9a-fA-F]{2}");
 
+    /** A name or an address, and a port (RFC 3986, 3.2); nobody's name and password stand in a lesson. */
+    private static final Pattern AUTHORITY =
+            Pattern.compile("(?:[\\w.~-]|%[0-9a-fA-F]{2})+(?::\\d{1,5})?|\\[[0-9a-fA-F:.]+\\](?::\\d{1,5})?");
+
+    /** The marks of a first byte, by how many follow it. */
+    private static final int[] LEADS = {0, 0xc0, 0xe0, 0xf0};
+
     private WebAddress() {}
 
     /** The address with everything encoded that must be; empty when it is none of the web. */
@@ -29,15 +32,23 @@ public final class WebAddress {
         if (!parts.matches() || written.length() > LONGEST) {
             return Optional.empty();
         }
-        try {
-            String authority = parts.group(2);
-            boolean plain = authority.chars().allMatch(letter -> letter < 0x80);
-            String address = parts.group(1).toLowerCase(java.util.Locale.ROOT) + "://"
-                    + (plain ? authority : IDN.toASCII(authority)) + encoded(parts.group(3));
-            return new URI(address).getHost() == null ? Optional.empty() : Optional.of(address);
-        } catch (URISyntaxException | IllegalArgumentException senseless) {
-            return Optional.empty();
-        }
+        String authority = encodedName(parts.group(2));
+        return AUTHORITY.matcher(authority).matches()
+                ? Optional.of(parts.group(1).toLowerCase(Locale.ROOT) + "://" + authority + encoded(parts.group(3)))
+                : Optional.empty();
+    }
+
+    /** Letters beyond ASCII stand in a name as their UTF-8 (RFC 3986, 3.2.2). */
+    private static String encodedName(String authority) {
+        StringBuilder encoded = new StringBuilder();
+        authority.codePoints().forEach(letter -> {
+            if (letter < 0x80) {
+                encoded.appendCodePoint(letter);
+            } else {
+                encode(letter, encoded);
+            }
+        });
+        return encoded.toString();
     }
 
     private static String encoded(String rest) {
@@ -54,12 +65,27 @@ public final class WebAddress {
                 inFragment |= fragment;
                 encoded.appendCodePoint(letter);
             } else {
-                for (byte each : Character.toString(letter).getBytes(StandardCharsets.UTF_8)) {
-                    encoded.append('%').append(HexFormat.of().withUpperCase().toHexDigits(each));
-                }
+                encode(letter, encoded);
             }
             at += Character.charCount(letter);
         }
         return encoded.toString();
+    }
+
+    /** UTF-8 (RFC 3629, 3), each byte by itself: the character sets of java.nio aren't for core. */
+    private static void encode(int letter, StringBuilder to) {
+        if (letter < 0x80) {
+            percent(letter, to);
+            return;
+        }
+        int following = letter < 0x800 ? 1 : letter < 0x10000 ? 2 : 3;
+        percent(letter >> 6 * following | LEADS[following], to);
+        for (int byteAt = following - 1; byteAt >= 0; byteAt--) {
+            percent(letter >> 6 * byteAt & 0x3f | 0x80, to);
+        }
+    }
+
+    private static void percent(int value, StringBuilder to) {
+        to.append(String.format("%%%02X", value));
     }
 }

@@ -19,6 +19,7 @@ import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
 import prolalia.core.intake.LineFinder;
 import prolalia.core.page.Area;
+import prolalia.core.page.WebAddress;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 
 /** A PDF (ISO 32000), read with PDFBox. */
@@ -90,8 +91,7 @@ final class PdfPaper implements Paper {
         for (PDAnnotation annotation : document.getPage(page).getAnnotations()) {
             if (annotation instanceof PDAnnotationLink link
                     && link.getAction() instanceof PDActionURI action
-                    && action.getURI() != null
-                    && action.getURI().matches("(?i)https?://\\S+")
+                    && WebAddress.of(action.getURI()).isPresent()
                     && link.getRectangle() != null) {
                 PDRectangle at = link.getRectangle();
                 Area area = shown.area(

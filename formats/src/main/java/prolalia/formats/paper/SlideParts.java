@@ -23,6 +23,7 @@ import org.apache.poi.xslf.usermodel.XSLFTextShape;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTApplicationNonVisualDrawingProps;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTPicture;
 import prolalia.core.page.Area;
+import prolalia.core.page.WebAddress;
 
 /** The sounds, jumps and links of a slide. */
 final class SlideParts {
@@ -123,7 +124,7 @@ final class SlideParts {
         };
         if (to != null && to >= 0 && to < show.getSlides().size()) {
             jumps.add(new PageParts.JumpPart(area, to));
-        } else if (link.getAddress() != null && link.getAddress().matches("(?i)https?://\\S+")) {
+        } else if (WebAddress.of(link.getAddress()).isPresent()) {
             links.add(new PageParts.LinkPart(area, words, link.getAddress()));
         }
     }
