@@ -30,7 +30,7 @@ class ElsewhereController {
         model.addAttribute("lesson", lessons.head(teacher.actor(), id));
         model.addAttribute("recordings", recordings.ofLesson(teacher.actor(), id));
         model.addAttribute("batches", batches.ofLesson(teacher.actor(), id));
-        model.addAttribute("words", messages.forBrowser("elsewhere"));
+        model.addAttribute("words", messages.forBrowser("arriving", "elsewhere"));
         return "imports/elsewhere";
     }
 }

@@ -36,7 +36,7 @@ class FileImporter implements DisposableBean {
         this.longOnes = longOnes;
         this.takes = takes;
         this.media = media;
-        worker = new BackgroundWork("file-taker", begun, this::take, this::setAside);
+        worker = new BackgroundWork("file-taker", begun, (id, course) -> take(id), this::setAside);
     }
 
     /** The first file that isn't done is the one that ended the server. */
@@ -50,7 +50,7 @@ class FileImporter implements DisposableBean {
 
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
-        store.withWork().forEach(this::takeSoon);
+        worker.soon(store.withWork());
     }
 
     void takeSoon(String batchId) {

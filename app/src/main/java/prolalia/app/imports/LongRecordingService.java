@@ -65,7 +65,7 @@ class LongRecordingService {
 
     /** The share of it that was listened to, in percent. */
     long percentHeard(String id) {
-        return Math.round(100 * worker.progress(id));
+        return worker.progressPercent(id);
     }
 
     byte[] outline(Teacher teacher, String id) {

@@ -6,8 +6,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -23,6 +21,7 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.BackgroundWork;
+import prolalia.app.platform.BackgroundWork.UnderWay;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
@@ -56,7 +55,6 @@ class SplitWorker implements DisposableBean {
     private final DataFolder folder;
     private final SoundWorkers workers;
     private final TransactionTemplate transaction;
-    private final Map<String, Double> progress = new ConcurrentHashMap<>();
     private final BackgroundWork worker;
 
     SplitWorker(
@@ -80,26 +78,26 @@ class SplitWorker implements DisposableBean {
 
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
-        store.withWork().forEach(this::workSoon);
+        worker.soon(store.withWork());
     }
 
-    /** The share of a recording that was listened to, 0 to 1. */
-    double progress(String id) {
-        return progress.getOrDefault(id, 0.0);
+    /** The share of a recording that was listened to, in percent. */
+    long progressPercent(String id) {
+        return worker.howFar(id).done();
     }
 
     void workSoon(String id) {
         worker.soon(id);
     }
 
-    private void work(String id) {
+    private void work(String id, UnderWay course) {
         LongRecording recording = store.find(id).orElse(null);
         if (recording == null) {
             return;
         }
         try {
             if (recording.state() == State.ARRIVED) {
-                listen(recording);
+                listen(recording, course);
             }
             take(store.find(id).orElseThrow());
         } catch (UnreadableSoundException unreadable) {
@@ -113,19 +111,17 @@ class SplitWorker implements DisposableBean {
                         .filter(SplitLine::wanted)
                         .forEach(line -> store.taken(id, line.lineId(), line.takeId(), Refusal.Reason.DAMAGED));
             }
-        } finally {
-            progress.remove(id);
         }
     }
 
     // ---- finding the lines
 
-    private void listen(LongRecording recording) throws IOException, UnreadableSoundException {
+    private void listen(LongRecording recording, UnderWay course) throws IOException, UnreadableSoundException {
         Path flac = folder.newTemporaryFile();
         try {
             Outline outline = workers.ask(
                     new SoundRequest.Outline(media.file(recording.rawHash()), LONGEST_MS, flac),
-                    share -> progress.put(recording.id(), share));
+                    share -> course.at(Math.round(100 * share), 100));
             if (!outline.complete()) {
                 store.refuse(recording.id(), Refusal.Reason.TOO_LONG);
                 return;

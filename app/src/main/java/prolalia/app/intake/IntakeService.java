@@ -13,6 +13,7 @@ import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.Right;
+import prolalia.app.platform.BackgroundWork.HowFar;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
@@ -47,7 +48,7 @@ class IntakeService {
         String rawHash = media.keep(content);
         store.add(id, lessonId, shortened(fileName), rawHash, clock.millis());
         paper(teacher, id);
-        reader.readSoon();
+        reader.readSoon(id, teacher.id());
     }
 
     private static String shortened(String name) {
@@ -66,7 +67,8 @@ class IntakeService {
         return store.ofLesson(lessonId);
     }
 
-    PaperReader.HowFar progress(String id) {
+    /** Of its pages. */
+    HowFar progress(String id) {
         return reader.progress(id);
     }
 
@@ -108,6 +110,8 @@ class IntakeService {
             SPLIT,
             DRAW,
             MOVE,
+            /** Which line a sound says: {@code at} is the sound, from 0. */
+            SAY,
             UNDO
         }
     }
@@ -143,6 +147,7 @@ class IntakeService {
                 deed.at() != null ? before.split(deed.lineId(), deed.at(), page.aspect(), newId) : Optional.empty();
             case DRAW -> deed.area() != null ? before.draw(newId, deed.area()) : Optional.empty();
             case MOVE -> deed.at() != null ? before.move(deed.lineId(), deed.at()) : Optional.empty();
+            case SAY -> deed.at() != null ? before.say(deed.at(), deed.lineId()) : Optional.empty();
             case UNDO -> Optional.empty();
         };
     }

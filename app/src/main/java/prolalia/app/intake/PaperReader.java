@@ -2,11 +2,9 @@ package prolalia.app.intake;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
@@ -19,6 +17,9 @@ import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.papers.OpenedPages;
 import prolalia.app.papers.PaperRun;
+import prolalia.app.platform.BackgroundWork;
+import prolalia.app.platform.BackgroundWork.HowFar;
+import prolalia.app.platform.BackgroundWork.UnderWay;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Machine;
@@ -34,9 +35,6 @@ import prolalia.formats.paper.PaperRefusedException.Reason;
 class PaperReader implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(PaperReader.class);
 
-    /** Its name in what was begun. */
-    private static final String WORK = "paper";
-
     /** Each takes up to some 900 MB. */
     private static final int LANES = Machine.memoryMb() < 5_000 || Machine.processors() < 2 ? 1 : 2;
 
@@ -45,16 +43,7 @@ class PaperReader implements DisposableBean {
     private final DataFolder folder;
     private final OpenedPages opened;
     private final TransactionTemplate transaction;
-    private final Map<String, HowFar> progress = new ConcurrentHashMap<>();
-    private final Map<String, PaperRun> running = new ConcurrentHashMap<>();
-    private final BegunWork begun;
-    private final PaperQueue queue = new PaperQueue();
-    private final ExecutorService lanes = Executors.newFixedThreadPool(LANES, task -> {
-        Thread thread = new Thread(task, "paper-reader");
-        thread.setDaemon(true);
-        return thread;
-    });
-    private volatile boolean stopped;
+    private final BackgroundWork worker;
 
     PaperReader(
             PaperStore store,
@@ -68,76 +57,49 @@ class PaperReader implements DisposableBean {
         this.folder = folder;
         this.opened = opened;
         this.transaction = transaction;
-        this.begun = begun;
+        worker = new BackgroundWork("paper", LANES, begun, this::read, this::setAside);
     }
 
-    /** @param pages 0 as long as it isn't known how many there are */
-    record HowFar(int page, int pages) {}
+    private void setAside(String id) {
+        store.end(id, State.ARRIVED, State.REFUSED, Reason.TOO_LARGE);
+    }
 
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
-        store.arrived().forEach(each -> readSoon());
+        Map<String, String> teachers = new LinkedHashMap<>();
+        store.arrived().forEach(paper -> teachers.put(paper.id(), paper.teacherId()));
+        worker.soon(teachers);
     }
 
-    /** For each paper that arrived once. */
-    void readSoon() {
-        lanes.execute(this::readNext);
-    }
-
-    private List<PaperQueue.Waiting> waiting() {
-        return store.arrived().stream()
-                .map(each -> new PaperQueue.Waiting(each.id(), each.teacherId(), begun.wasInterrupted(WORK, each.id())))
-                .toList();
+    void readSoon(String id, String teacherId) {
+        worker.soon(id, teacherId);
     }
 
     /** How many papers are read before this one. */
     int before(String id) {
-        return queue.before(waiting(), id);
+        return worker.before(id);
     }
 
-    private void readNext() {
-        try {
-            PaperQueue.Waiting next = queue.begin(waiting()).orElse(null);
-            if (next == null) {
-                return;
-            }
-            try {
-                if (begun.begin(WORK, next.id())) {
-                    read(next.id());
-                } else {
-                    store.end(next.id(), State.ARRIVED, State.REFUSED, Reason.TOO_LARGE);
-                }
-            } finally {
-                queue.end(next.id());
-                begun.end(WORK, next.id());
-            }
-        } catch (IOException | RuntimeException | Error failure) {
-            LOG.error("A paper could not be read", failure);
-        }
-    }
-
+    /** Of its pages. */
     HowFar progress(String id) {
-        return progress.getOrDefault(id, new HowFar(0, 0));
+        return worker.howFar(id);
     }
 
     void cancel(String id) {
         if (store.end(id, State.ARRIVED, State.CANCELLED, null)) {
-            PaperRun run = running.get(id);
-            if (run != null) {
-                run.close();
-            }
+            worker.cancel(id);
         }
     }
 
-    private void read(String id) throws IOException {
+    private void read(String id, UnderWay course) throws IOException {
         StoredPaper paper = store.find(id).orElse(null);
         if (paper == null || paper.state() != State.ARRIVED) {
             return;
         }
         Path place = folder.newTemporaryFolder();
         try (PaperRun run = new PaperRun(media.file(paper.rawHash()), place)) {
-            running.put(id, run);
-            run.await((page, pages) -> progress.put(id, new HowFar(page, pages)));
+            course.stoppedBy(run::close);
+            run.await(course::at);
             List<StoredPage> pages =
                     opened.kept(place).stream().map(StoredPage::of).toList();
             transaction.executeWithoutResult(status -> {
@@ -146,7 +108,7 @@ class PaperReader implements DisposableBean {
                 }
             });
         } catch (PaperRefusedException refused) {
-            if (stopped) {
+            if (worker.isClosed()) {
                 // It wasn't the paper: it is read at the next start.
                 return;
             }
@@ -155,16 +117,12 @@ class PaperReader implements DisposableBean {
             LOG.error("The paper {} could not be read", id, failure);
             store.end(id, State.ARRIVED, State.REFUSED, Reason.BROKEN);
         } finally {
-            running.remove(id);
-            progress.remove(id);
             FileSystemUtils.deleteRecursively(place);
         }
     }
 
     @Override
     public void destroy() {
-        stopped = true;
-        lanes.shutdown();
-        running.values().forEach(PaperRun::close);
+        worker.close();
     }
 }

@@ -1,5 +1,8 @@
 package prolalia.app.platform;
 
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
@@ -7,53 +10,64 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import prolalia.app.platform.Turns.Waiting;
 
 /**
- * Work that nobody waits for, one thing after another. What is asked for twice before it begins is done once. It is forgotten
- * when the server stops: whoever gives work keeps it in the database, and gives it again at the next start. What fails is
- * tried again, later each time; what the server died within comes last, and after the second time it is set aside.
+ * Work that nobody waits for, one thing after another, or so many at a time; whose turn it is next, {@link Turns} says. What is
+ * asked for twice before it begins is done once. It is forgotten when the server stops: whoever gives work keeps it in the
+ * database, and gives it again at the next start. What fails is tried again, later each time; what the server died within comes
+ * last, and after the second time it is set aside.
  */
 public final class BackgroundWork implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(BackgroundWork.class);
 
     private static final int TRIES = 4;
     private static final long FIRST_WAIT_MS = 1_000;
-    private static final long LAST_MS = 5_000;
+    private static final String NOBODY = "";
 
-    private final Set<String> waiting = ConcurrentHashMap.newKeySet();
-    private final ScheduledExecutorService worker;
+    private final Turns turns = new Turns();
+    private final Set<String> later = ConcurrentHashMap.newKeySet();
+    private final Map<String, Integer> failed = new ConcurrentHashMap<>();
+    private final Map<String, UnderWay> underWay = new ConcurrentHashMap<>();
+    private final ScheduledExecutorService lanes;
     private final String name;
     private final BegunWork begun;
     private final Work work;
-    private final Work setAside;
+    private final SetAside setAside;
     private final long firstWaitMs;
-    private final long lastMs;
+    private volatile boolean closed;
 
     /** What is done for a thing. */
     public interface Work {
+        void on(String id, UnderWay underWay) throws Exception;
+    }
+
+    /** What is done with a thing that ended the server twice. */
+    public interface SetAside {
         void on(String id) throws Exception;
     }
 
     /**
-     * @param name of its thread, for the log and for {@code begun}
-     * @param setAside done with what ended the server twice
+     * @param name of its threads, for the log and for {@code begun}
+     * @param lanes how many things at a time
      */
-    public BackgroundWork(String name, BegunWork begun, Work work, Work setAside) {
-        this(name, begun, work, setAside, FIRST_WAIT_MS, LAST_MS);
+    public BackgroundWork(String name, int lanes, BegunWork begun, Work work, SetAside setAside) {
+        this(name, lanes, begun, work, setAside, FIRST_WAIT_MS);
     }
 
-    /**
-     * @param firstWaitMs before what failed is tried again
-     * @param lastMs by then whatever else is to be done has been asked for
-     */
-    BackgroundWork(String name, BegunWork begun, Work work, Work setAside, long firstWaitMs, long lastMs) {
+    /** One thing after another. */
+    public BackgroundWork(String name, BegunWork begun, Work work, SetAside setAside) {
+        this(name, 1, begun, work, setAside);
+    }
+
+    /** @param firstWaitMs before what failed is tried again */
+    BackgroundWork(String name, int lanes, BegunWork begun, Work work, SetAside setAside, long firstWaitMs) {
         this.firstWaitMs = firstWaitMs;
-        this.lastMs = lastMs;
         this.name = name;
         this.begun = begun;
         this.work = work;
         this.setAside = setAside;
-        worker = Executors.newSingleThreadScheduledExecutor(task -> {
+        this.lanes = Executors.newScheduledThreadPool(lanes, task -> {
             Thread thread = new Thread(task, name);
             thread.setDaemon(true);
             return thread;
@@ -61,35 +75,80 @@ public final class BackgroundWork implements AutoCloseable {
     }
 
     public void soon(String id) {
-        in(0, id);
+        soon(id, NOBODY);
+    }
+
+    /** @param owner who takes turns with others */
+    public void soon(String id, String owner) {
+        join(id, owner);
+        lanes.execute(this::next);
+    }
+
+    /** All that a stopped server left, by their owners: in this order, but for what it died within. */
+    public void soon(Map<String, String> left) {
+        left.forEach(this::join);
+        left.keySet().forEach(each -> lanes.execute(this::next));
+    }
+
+    /** All that a stopped server left. */
+    public void soon(Collection<String> left) {
+        Map<String, String> owned = new LinkedHashMap<>();
+        left.forEach(id -> owned.put(id, NOBODY));
+        soon(owned);
     }
 
     /** Not before so many ms; what is asked for meanwhile comes with it. */
     public void in(long ms, String id) {
-        in(begun.wasInterrupted(name, id) ? Math.max(ms, lastMs) : ms, id, 1);
-    }
-
-    private void in(long ms, String id, int time) {
-        if (waiting.add(id)) {
-            worker.schedule(() -> run(id, time), ms, TimeUnit.MILLISECONDS);
+        if (later.add(id)) {
+            lanes.schedule(
+                    () -> {
+                        later.remove(id);
+                        soon(id);
+                    },
+                    ms,
+                    TimeUnit.MILLISECONDS);
         }
     }
 
-    private void run(String id, int time) {
-        waiting.remove(id);
+    private void join(String id, String owner) {
+        turns.join(new Waiting(id, owner, begun.wasInterrupted(name, id)));
+    }
+
+    private void next() {
+        turns.begin().ifPresent(each -> {
+            try {
+                run(each.id());
+            } finally {
+                turns.end(each.id());
+                // What was asked for again meanwhile had to wait for this.
+                if (turns.isAnyWaiting() && !lanes.isShutdown()) {
+                    lanes.execute(this::next);
+                }
+            }
+        });
+    }
+
+    private void run(String id) {
+        UnderWay course = new UnderWay();
+        underWay.put(id, course);
         try {
             if (begun.begin(name, id)) {
-                work.on(id);
+                work.on(id, course);
             } else {
                 LOG.error("{} ended the server twice on {}, which is set aside", name, id);
                 setAside.on(id);
             }
+            failed.remove(id);
         } catch (Exception | Error failure) {
+            int time = failed.merge(id, 1, Integer::sum);
             LOG.error("{} could not do its work on {}, time {}", name, id, time, failure);
-            if (time < TRIES && !worker.isShutdown()) {
-                in(firstWaitMs << (2 * time), id, time + 1);
+            if (time < TRIES && !lanes.isShutdown()) {
+                in(firstWaitMs << (2 * (time - 1)), id);
+            } else {
+                failed.remove(id);
             }
         } finally {
+            underWay.remove(id);
             over(id);
         }
     }
@@ -102,8 +161,71 @@ public final class BackgroundWork implements AutoCloseable {
         }
     }
 
+    /** How far it is; nothing of all as long as it waits. */
+    public HowFar howFar(String id) {
+        UnderWay course = underWay.get(id);
+        return course == null ? HowFar.NOT_BEGUN : course.howFar();
+    }
+
+    /** How many things come before one, those included that are being worked on; 0 when it is being worked on itself. */
+    public int before(String id) {
+        return turns.before(id);
+    }
+
+    /** It isn't begun, or stopped if it can be. */
+    public void cancel(String id) {
+        turns.leave(id);
+        UnderWay course = underWay.get(id);
+        if (course != null) {
+            course.stop();
+        }
+    }
+
+    /** Begins nothing more, and stops what can be stopped. */
     @Override
     public void close() {
-        worker.shutdown();
+        closed = true;
+        lanes.shutdown();
+        underWay.values().forEach(UnderWay::stop);
+    }
+
+    /** Whether the server stops: what is stopped then is done at the next start. */
+    public boolean isClosed() {
+        return closed;
+    }
+
+    /** @param all 0 as long as it isn't known how much there is */
+    public record HowFar(long done, long all) {
+        static final HowFar NOT_BEGUN = new HowFar(0, 0);
+    }
+
+    /** What is being worked on: it says how far it is, and how it is stopped. */
+    public static final class UnderWay {
+        private volatile HowFar howFar = HowFar.NOT_BEGUN;
+        private Runnable stop = () -> {};
+        private boolean stopped;
+
+        private UnderWay() {}
+
+        public void at(long done, long all) {
+            howFar = new HowFar(done, all);
+        }
+
+        private HowFar howFar() {
+            return howFar;
+        }
+
+        /** @param how done at once when it was stopped before */
+        public synchronized void stoppedBy(Runnable how) {
+            stop = how;
+            if (stopped) {
+                how.run();
+            }
+        }
+
+        private synchronized void stop() {
+            stopped = true;
+            stop.run();
+        }
     }
 }

@@ -92,6 +92,11 @@ public class DataFolder implements DisposableBean {
 
     /** Outlines of recordings: may be deleted, since they are made again when they are missed. */
     public Path waves() {
+        return root.resolve("outlines");
+    }
+
+    /** Those that earlier versions made, too coarse to be of use. */
+    public Path coarseWaves() {
         return root.resolve("waves");
     }
 

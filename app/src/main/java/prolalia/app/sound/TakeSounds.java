@@ -63,7 +63,7 @@ public class TakeSounds implements DisposableBean {
         this.media = media;
         this.folder = folder;
         this.events = events;
-        work = new BackgroundWork("take-sounds", begun, takeId -> make(takeId, true), this::setAside);
+        work = new BackgroundWork("take-sounds", begun, (takeId, course) -> make(takeId, true), this::setAside);
     }
 
     @EventListener(ApplicationReadyEvent.class)

@@ -27,7 +27,7 @@ class BackgroundWorkTest extends RunningHouse {
     }
 
     private BackgroundWork work(BegunWork begun) {
-        return new BackgroundWork(kind, begun, done::add, id -> done.add("aside " + id), 100, 500);
+        return new BackgroundWork(kind, 1, begun, (id, course) -> done.add(id), id -> done.add("aside " + id), 100);
     }
 
     @Test
@@ -35,9 +35,7 @@ class BackgroundWorkTest extends RunningHouse {
         assertThat(afterRestart(0).begin(kind, "deadly")).isTrue();
         BegunWork second = afterRestart(10);
         try (BackgroundWork work = work(second)) {
-            work.soon("deadly");
-            work.soon("a");
-            work.soon("b");
+            work.soon(List.of("deadly", "a", "b"));
             await().atMost(Duration.ofSeconds(10)).until(() -> done.size() == 3);
             assertThat(done).containsExactly("a", "b", "deadly");
         }
@@ -57,7 +55,7 @@ class BackgroundWorkTest extends RunningHouse {
         try (BackgroundWork work = new BackgroundWork(
                 kind,
                 afterRestart(0),
-                id -> {
+                (id, course) -> {
                     if (id.equals("heavy")) {
                         throw new OutOfMemoryError("made up");
                     }

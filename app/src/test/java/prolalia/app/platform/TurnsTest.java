@@ -1,28 +1,25 @@
-package prolalia.app.intake;
+package prolalia.app.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import prolalia.app.intake.PaperQueue.Waiting;
+import prolalia.app.platform.Turns.Waiting;
 
-/** Whose paper is read next. */
-class PaperQueueTest {
-    private final PaperQueue queue = new PaperQueue();
-    private final List<Waiting> waiting = new ArrayList<>();
+/** What is worked on next. */
+class TurnsTest {
+    private final Turns turns = new Turns();
 
     private void arrives(String id, String teacher) {
-        waiting.add(new Waiting(id, teacher, false));
+        turns.join(new Waiting(id, teacher, false));
     }
 
     private String reads() {
-        return queue.begin(waiting).map(Waiting::id).orElse("nothing");
+        return turns.begin().map(Waiting::id).orElse("nothing");
     }
 
     private void done(String id) {
-        queue.end(id);
-        waiting.removeIf(each -> each.id().equals(id));
+        turns.end(id);
     }
 
     @Test
@@ -33,12 +30,10 @@ class PaperQueueTest {
         assertThat(reads()).isEqualTo("ines 1");
         arrives("tobi 1", "Tobi");
         arrives("mara 1", "Mara");
-        assertThat(queue.before(waiting, "tobi 1"))
-                .as("the one that is being read")
-                .isEqualTo(1);
-        assertThat(queue.before(waiting, "mara 1")).isEqualTo(2);
-        assertThat(queue.before(waiting, "ines 2")).isEqualTo(3);
-        assertThat(queue.before(waiting, "ines 1")).isZero();
+        assertThat(turns.before("tobi 1")).as("the one that is being read").isEqualTo(1);
+        assertThat(turns.before("mara 1")).isEqualTo(2);
+        assertThat(turns.before("ines 2")).isEqualTo(3);
+        assertThat(turns.before("ines 1")).isZero();
         // A second lane takes somebody else's.
         assertThat(reads()).isEqualTo("tobi 1");
         done("ines 1");
@@ -51,7 +46,7 @@ class PaperQueueTest {
 
     @Test
     void whatTheServerDiedOnComesLast() {
-        waiting.add(new Waiting("deadly", "Ines", true));
+        turns.join(new Waiting("deadly", "Ines", true));
         arrives("tobi 1", "Tobi");
         arrives("tobi 2", "Tobi");
         for (String next : List.of("tobi 1", "tobi 2", "deadly")) {
@@ -59,5 +54,17 @@ class PaperQueueTest {
             done(next);
         }
         assertThat(reads()).isEqualTo("nothing");
+    }
+
+    @Test
+    void whatIsAskedForTwiceIsDoneOnceAndAgainOnlyAfterItIsOver() {
+        arrives("ines 1", "Ines");
+        arrives("ines 1", "Ines");
+        assertThat(reads()).isEqualTo("ines 1");
+        assertThat(reads()).isEqualTo("nothing");
+        arrives("ines 1", "Ines");
+        assertThat(reads()).as("while it is being worked on").isEqualTo("nothing");
+        done("ines 1");
+        assertThat(reads()).isEqualTo("ines 1");
     }
 }
