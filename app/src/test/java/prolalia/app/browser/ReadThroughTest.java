@@ -22,7 +22,7 @@ class ReadThroughTest extends Browsing {
         for (int n = 1; n < lines; n++) {
             int now = n;
             page.locator(".row-line textarea").nth(n - 1).press("Enter");
-            page.waitForCondition(() -> page.locator(".row-line").count() == now + 1);
+            until(page, () -> page.locator(".row-line").count() == now + 1);
             page.locator(".row-line textarea").nth(n).fill(words);
             saved(page);
         }
@@ -74,8 +74,10 @@ class ReadThroughTest extends Browsing {
         recorderIs(page, "ended");
         String newer = page.locator(".read-lines li > [data-listen]").getAttribute("data-listen");
         page.getByText("Keep that one instead").click();
-        page.waitForCondition(() ->
-                !newer.equals(page.locator(".read-lines li > [data-listen]").getAttribute("data-listen")));
+        until(
+                page,
+                () -> !newer.equals(
+                        page.locator(".read-lines li > [data-listen]").getAttribute("data-listen")));
     }
 
     @Test
@@ -114,13 +116,13 @@ class ReadThroughTest extends Browsing {
         Page other = page.context().newPage();
         page.close();
         other.navigate(script);
-        other.waitForCondition(() -> {
+        until(other, () -> {
             other.reload();
             return other.locator("#bar").innerText().contains("1 of 2 voiced")
                     || other.locator("#bar").innerText().contains("1 doubtful");
         });
         other.navigate(base() + "/");
-        other.waitForCondition(() -> {
+        until(other, () -> {
             other.reload();
             return other.locator("#unfinished article", with(words)).count() == 1;
         });

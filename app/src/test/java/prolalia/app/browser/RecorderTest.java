@@ -47,13 +47,13 @@ class RecorderTest extends Browsing {
         recorderIs(page, "recording");
         page.locator("#start").click();
         recorderIs(page, "verdict");
-        page.waitForCondition(() -> page.locator("#takes li").count() == 1);
+        until(page, () -> page.locator("#takes li").count() == 1);
         page.keyboard().press("ArrowLeft");
         recorderIs(page, "recording");
         recordedFor(page, 2);
         page.locator("#start").click();
         recorderIs(page, "verdict");
-        page.waitForCondition(() -> page.locator("#takes li").count() == 2);
+        until(page, () -> page.locator("#takes li").count() == 2);
     }
 
     @Test
@@ -84,14 +84,14 @@ class RecorderTest extends Browsing {
         recordedFor(page, 1);
         context.setOffline(true);
         recordedFor(page, 4);
-        page.waitForCondition(() -> (Integer) page.evaluate(CHUNKS_IN_THE_SAFE) >= 2);
+        until(page, () -> (Integer) page.evaluate(CHUNKS_IN_THE_SAFE) >= 2);
         page.close();
         context.setOffline(false);
 
         Page back = context.newPage();
         back.navigate(base() + "/");
         // Some quiet seconds show the server that nobody records there any more.
-        back.waitForCondition(() -> {
+        until(back, () -> {
             back.reload();
             return back.locator("#unfinished").innerText().contains("It drinks and drinks.");
         });

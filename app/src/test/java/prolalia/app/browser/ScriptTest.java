@@ -17,7 +17,7 @@ class ScriptTest extends Browsing {
         Page page = desk();
         newLesson(page, "Typing", "First line");
         words(page, 0).press("Enter");
-        page.waitForCondition(() -> page.locator(".row-line").count() == 2);
+        until(page, () -> page.locator(".row-line").count() == 2);
         words(page, 1).fill("Second line");
         saved(page);
         page.locator(".row-line select").nth(1).focus();
@@ -32,7 +32,7 @@ class ScriptTest extends Browsing {
         page.getByLabel("Remove \"Second line\"").click();
         says(page, "#slip", "Line removed");
         page.keyboard().press("Control+z");
-        page.waitForCondition(() -> page.locator(".row-line").count() == 2);
+        until(page, () -> page.locator(".row-line").count() == 2);
         assertThat(words(page, 1).inputValue()).isEqualTo("Second line");
     }
 
@@ -80,7 +80,7 @@ class ScriptTest extends Browsing {
         assertThat(leaf.locator("del").innerText()).isEqualTo("leaf");
         assertThat(leaf.locator("ins").innerText()).isEqualTo("stem");
         leaf.locator("textarea").fill("The Leaf!");
-        page.waitForCondition(() -> !page.locator("#bar").innerText().contains("outdated"));
+        until(page, () -> !page.locator("#bar").innerText().contains("outdated"));
         leaf.locator("textarea").fill("the leaf");
         saved(page);
     }
@@ -106,12 +106,12 @@ class ScriptTest extends Browsing {
         page.getByText("How a bean wakes up").first().click();
         Locator shown = page.locator(".row-line:visible");
         page.selectOption("#filter-state", "silent");
-        page.waitForCondition(() -> shown.count() == 1);
+        until(page, () -> shown.count() == 1);
         page.locator("#filters button").click();
         page.selectOption("#filter-kind", "CHOICE");
-        page.waitForCondition(() -> shown.count() == 2);
+        until(page, () -> shown.count() == 2);
         page.locator("#find").fill("ROOT");
-        page.waitForCondition(() -> shown.count() == 1);
+        until(page, () -> shown.count() == 1);
         page.locator("#find").fill("nowhere");
         assertThat(page.locator("#nothing-found").isVisible()).isTrue();
     }
@@ -124,21 +124,27 @@ class ScriptTest extends Browsing {
         other.navigate(page.url());
         other.waitForSelector(".lesson[data-ready]");
         other.locator(".row-line .remove-line").first().click();
-        other.waitForCondition(() -> other.locator(".row-line").count() == 0);
+        until(other, () -> other.locator(".row-line").count() == 0);
         page.locator(".row-line textarea").first().fill("The first line, and more of it.");
         says(page, ".row-line .save-note", "removed elsewhere");
         page.reload();
         says(page, ".note-bar", "and more of it");
         page.getByText("Make it a line again").click();
-        says(page, "#save-state", "saved");
-        other.reload();
-        assertThat(other.locator(".row-line textarea").first().inputValue())
-                .isEqualTo("The first line, and more of it.");
+        until(page, () -> page.locator(".note-bar").count() == 0);
+        saved(page);
+        until(other, () -> {
+            other.reload();
+            return other.locator(".row-line textarea").count() == 1
+                    && other.locator(".row-line textarea")
+                            .first()
+                            .inputValue()
+                            .equals("The first line, and more of it.");
+        });
         other.locator(".row-line textarea").first().focus();
         other.keyboard().press("Escape");
         other.locator(".row-line .remove-line").first().click();
-        other.waitForCondition(() -> other.locator(".row-line").count() == 0);
+        until(other, () -> other.locator(".row-line").count() == 0);
         other.keyboard().press("z");
-        other.waitForCondition(() -> other.locator(".row-line").count() == 1);
+        until(other, () -> other.locator(".row-line").count() == 1);
     }
 }

@@ -339,7 +339,7 @@ class StageTest extends Browsing {
                 .as("turned in place, and the sound stopped with its page")
                 .startsWith("The bean drinks");
         student.goBack();
-        student.waitForCondition(() -> student.locator(".board .spot.spent").count() == 2);
+        until(student, () -> student.locator(".board .spot.spent").count() == 2);
         for (int undo = 0; undo < 4; undo++) {
             int version = Integer.parseInt(teacher.getAttribute(".stage", "data-version"));
             teacher.locator("#sheet").focus();
@@ -374,11 +374,11 @@ class StageTest extends Browsing {
         String link = teacher.inputValue("#link");
         Page student = context(1280, 800).newPage();
         student.navigate(link);
-        student.waitForCondition(() -> student.locator("#current span").count() == 11);
+        until(student, () -> student.locator("#current span").count() == 11);
         assertThat(student.locator("#current .lit").count()).isZero();
         student.getByLabel("Play", new Page.GetByLabelOptions().setExact(true)).click();
         for (String word : new String[] {"Look", "picture.", "seed"}) {
-            student.waitForCondition(() -> {
+            until(student, () -> {
                 Locator lit = student.locator("#current .lit");
                 return lit.count() == 1 && lit.innerText().equals(word);
             });

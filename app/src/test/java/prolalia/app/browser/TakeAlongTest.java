@@ -72,10 +72,9 @@ class TakeAlongTest extends Browsing {
         child.waitForURL("**#3");
         assertThat(child.locator("main").getAttribute("aria-label")).isEqualTo("Page 3 of 3");
         child.goBack();
-        child.waitForCondition(
-                () -> child.locator("main").getAttribute("aria-label").equals("Page 1 of 3"));
+        until(child, () -> child.locator("main").getAttribute("aria-label").equals("Page 1 of 3"));
         child.locator("#hint").click();
-        child.waitForCondition(() -> child.locator("#current").textContent().startsWith("Two coins"));
+        until(child, () -> child.locator("#current").textContent().startsWith("Two coins"));
         child.waitForSelector("#play[aria-pressed=true]");
         assertThat(strange).isEmpty();
     }
@@ -149,22 +148,22 @@ class TakeAlongTest extends Browsing {
         int found = begins(desk);
         desk.locator(".word").nth(3).focus();
         desk.keyboard().press("Shift+ArrowRight");
-        desk.waitForCondition(() -> begins(desk) == found + 100);
+        until(desk, () -> begins(desk) == found + 100);
         says(desk, "#state", "As you mended them");
         desk.keyboard().press("t");
         desk.waitForSelector("#tap-now");
         assertThat(desk.locator("#tap-now").innerText()).isEqualTo("Look");
         desk.keyboard().press("Space");
-        desk.waitForCondition(() -> desk.locator("#tap-now").innerText().equals("at"));
+        until(desk, () -> desk.locator("#tap-now").innerText().equals("at"));
         desk.locator("#tap-stop").dispatchEvent("click");
         says(desk, "#state", "1 words tapped");
         desk.keyboard().press("z");
         desk.keyboard().press("z");
-        desk.waitForCondition(() -> begins(desk) == found);
+        until(desk, () -> begins(desk) == found);
         desk.keyboard().press("y");
         desk.keyboard().press("f");
         says(desk, "#state", "As the program found them");
-        desk.waitForCondition(() -> begins(desk) == found);
+        until(desk, () -> begins(desk) == found);
     }
 
     /** Where the fourth word begins, in ms. */
@@ -223,7 +222,7 @@ class TakeAlongTest extends Browsing {
                 .click();
         desk.waitForSelector("text=The link is withdrawn");
         elsewhere.reload();
-        elsewhere.waitForCondition(() -> frame.locator("h1").innerText().equals("This lesson is closed"));
+        until(elsewhere, () -> frame.locator("h1").innerText().equals("This lesson is closed"));
         other.stop(0);
     }
 
@@ -266,15 +265,15 @@ class TakeAlongTest extends Browsing {
         for (int line = 0; line < lines; line++) {
             child.locator(".board .spot").nth(line).click();
             child.waitForSelector("#play[aria-pressed=true]");
-            child.waitForCondition(() -> (Boolean)
+            until(child, () -> (Boolean)
                     child.evaluate("() => window.sounds.some((sound) => !sound.paused && sound.duration > 0)"));
             child.evaluate("() => window.sounds.filter((sound) => !sound.paused && sound.duration > 0)"
                     + ".forEach((sound) => { sound.currentTime = sound.duration - 0.2; })");
             child.waitForSelector("#play[aria-pressed=false]");
         }
-        child.waitForCondition(() ->
+        until(child, () ->
                 (Boolean) child.evaluate("() => window.sounds.some((sound) => sound.src.endsWith('your_turn.mp3'))"));
         desk.check("#words-shown");
-        desk.waitForCondition(() -> desk.locator("#how-saved").textContent().contains("Saved."));
+        until(desk, () -> desk.locator("#how-saved").textContent().contains("Saved."));
     }
 }

@@ -27,8 +27,7 @@ class WalkTest extends Browsing {
         teacher.locator(".record-line").first().click();
 
         recorderIs(teacher, "ready");
-        teacher.waitForCondition(
-                () -> Integer.parseInt(teacher.locator("#level").getAttribute("aria-valuenow")) > 20);
+        until(teacher, () -> Integer.parseInt(teacher.locator("#level").getAttribute("aria-valuenow")) > 20);
         teacher.keyboard().press("Space");
         recorderIs(teacher, "recording");
         recordedFor(teacher, 5);
@@ -56,7 +55,7 @@ class WalkTest extends Browsing {
         student.locator("#play").tap();
         student.waitForSelector("#play[aria-pressed=true]");
         int atFirst = Integer.parseInt(student.innerText("#left"));
-        student.waitForCondition(() -> Integer.parseInt(student.innerText("#left")) < atFirst);
+        until(student, () -> Integer.parseInt(student.innerText("#left")) < atFirst);
         student.locator("#play").tap();
         student.waitForSelector("#play[aria-pressed=false]");
 
@@ -97,9 +96,9 @@ class WalkTest extends Browsing {
         says(student, "#trouble", "");
         student.focus("#seek");
         student.keyboard().press("End");
-        student.waitForCondition(() -> student.locator("#current").innerText().startsWith("A bean sleeps"));
+        until(student, () -> student.locator("#current").innerText().startsWith("A bean sleeps"));
         student.waitForSelector("#play[aria-label=Pause]");
-        student.waitForCondition(() -> Integer.parseInt(student.inputValue("#seek")) > 10);
+        until(student, () -> Integer.parseInt(student.inputValue("#seek")) > 10);
         assertThat(student.locator("li.current .spot").last().getAttribute("aria-label"))
                 .startsWith("Pause: A bean sleeps");
         student.focus("#seek");

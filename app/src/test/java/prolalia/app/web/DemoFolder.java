@@ -22,6 +22,7 @@ public final class DemoFolder {
                         FileChannel.open(PLACE.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
                 FileLock lock = file.lock()) {
             if (lock.isValid() && !(Files.exists(mark) && Files.readString(mark).equals(MARK))) {
+                ClassArchive.begin();
                 make(PLACE.resolve("school"));
                 Files.writeString(mark, MARK);
             }

@@ -32,11 +32,15 @@ public final class OwnServer implements AutoCloseable {
         this.data = data;
         this.options = new ArrayList<>(List.of("-Xmx" + heapMb + "m", "-XX:+UseSerialGC"));
         if (quick) {
-            this.options.add("-XX:TieredStopAtLevel=1");
+            this.options.addAll(List.of(
+                    "-XX:TieredStopAtLevel=1", "-XX:+UnlockDiagnosticVMOptions", "-XX:-BytecodeVerificationRemote"));
+        }
+        if (ClassArchive.isThere()) {
+            this.options.add("-XX:SharedArchiveFile=" + ClassArchive.PLACE);
         }
         this.options.addAll(List.of(
                 "-cp",
-                System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                ClassArchive.isThere() ? ClassArchive.classPath() : ClassArchive.ownClassPath(),
                 Prolalia.class.getName()));
         this.options.addAll(Arrays.asList(options));
         logs = Files.createTempDirectory("server-logs");
