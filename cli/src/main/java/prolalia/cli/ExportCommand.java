@@ -51,7 +51,7 @@ final class ExportCommand implements Callable<Integer> {
         try {
             folder = Files.createTempDirectory("prolalia-export");
             try (LessonArchive opened = LessonArchive.open(archive)) {
-                write(new UnpackedLesson(opened, folder), folder);
+                write(new UnpackedLesson(opened, folder));
             }
             return 0;
         } catch (ArchiveRefusedException refused) {
@@ -65,8 +65,20 @@ final class ExportCommand implements Callable<Integer> {
     }
 
     /** Whole beside its place first: a file that was there before stays until the new one is finished. */
-    private void write(UnpackedLesson lesson, Path folder) throws IOException {
-        Path written = Files.createTempFile(folder, "out", "");
+    private void write(UnpackedLesson lesson) throws IOException {
+        // With the usual permissions of a new file.
+        Path written = out.toAbsolutePath()
+                .resolveSibling(
+                        "." + out.getFileName() + "." + ProcessHandle.current().pid());
+        try {
+            writeTo(lesson, written);
+            Files.move(written, out, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(written);
+        }
+    }
+
+    private void writeTo(UnpackedLesson lesson, Path written) throws IOException {
         try (OutputStream to = new BufferedOutputStream(Files.newOutputStream(written))) {
             switch (as) {
                 case EPUB -> ReadAloudBook.write(lesson.lesson(), lesson, Instant.now(), to);
@@ -74,7 +86,6 @@ final class ExportCommand implements Callable<Integer> {
                 case PPTX -> LessonSlides.write(lesson.lesson(), lesson, to);
             }
         }
-        Files.move(written, out, StandardCopyOption.REPLACE_EXISTING);
     }
 
     private static void delete(Path folder) {

@@ -88,7 +88,7 @@ final class UnpackedLesson implements LessonFiles {
         for (ArchivedLine line : page.lines()) {
             lines.add(line(line));
         }
-        return new PublishedPage(page.id(), picture, lines, page.placed());
+        return new PublishedPage(page.id(), picture, lines, page.placed(), page.title());
     }
 
     private PublishedLine line(ArchivedLine archived) throws IOException, ArchiveRefusedException {

@@ -65,7 +65,7 @@ class ExportCommandTest {
                 Placed.NOTHING,
                 Map.of(),
                 Map.of(),
-                List.of(new ArchivedPage("p", null, Placed.NOTHING, null, List.of(line, part))));
+                List.of(new ArchivedPage("p", null, null, Placed.NOTHING, null, List.of(line, part))));
         Path zip = folder.resolve("lesson.zip");
         try (OutputStream out = Files.newOutputStream(zip)) {
             LessonArchive.write(lesson, Map.of("takes/voice.flac", flac), out);

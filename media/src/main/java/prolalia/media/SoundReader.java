@@ -9,6 +9,9 @@ import java.util.List;
 import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
+import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVRational;
+import org.bytedeco.ffmpeg.global.avformat;
 import org.bytedeco.ffmpeg.global.avutil;
 import org.bytedeco.javacv.FFmpegFrameGrabber;
 import org.bytedeco.javacv.Frame;
@@ -41,6 +44,8 @@ public final class SoundReader {
     private static final long MISSING_MS = 500;
 
     private static final double MISSING_SHARE = 0.02;
+
+    private static final AVRational MILLISECONDS = new AVRational().num(1).den(1000);
 
     private static final int LOWEST_RATE = 4_000;
     private static final int HIGHEST_RATE = 384_000;
@@ -146,8 +151,7 @@ public final class SoundReader {
             long mostSamples = Math.max(1, Files.size(file)) * MOST_SAMPLES_A_BYTE;
             long ownRate = checkedRate(grabber.getFormatContext());
             long samples = 0;
-            long statedUs = grabber.getFormatContext().duration();
-            sink.begins(statedUs == avutil.AV_NOPTS_VALUE ? -1 : statedUs / 1000);
+            sink.begins(declaredMs(grabber.getFormatContext()));
             float[][] block = new float[grabber.getAudioChannels()][0];
             for (Frame frame = grabber.grabSamples(); frame != null; frame = grabber.grabSamples()) {
                 int count = unpack(frame, block);
@@ -161,14 +165,28 @@ public final class SoundReader {
                 }
             }
             if (anySound) {
-                long declaredUs = grabber.getFormatContext().duration();
-                return declaredUs == avutil.AV_NOPTS_VALUE ? -1 : declaredUs / 1000;
+                return declaredMs(grabber.getFormatContext());
             }
         } catch (FrameGrabber.Exception | NullPointerException unreadable) {
             // JavaCV finds nothing where FFmpeg was not given what a damaged file made it ask for.
             throw new UnreadableSoundException(reasonFor(file), unreadable);
         }
         throw new UnreadableSoundException(reasonFor(file), null);
+    }
+
+    /** The length that a file states for its sound; that of a video's pictures says nothing about it. */
+    private static long declaredMs(AVFormatContext file) {
+        boolean pictures = false;
+        for (int i = 0; i < file.nb_streams(); i++) {
+            AVStream stream = file.streams(i);
+            int type = stream.codecpar().codec_type();
+            pictures |= type == avutil.AVMEDIA_TYPE_VIDEO
+                    && (stream.disposition() & avformat.AV_DISPOSITION_ATTACHED_PIC) == 0;
+            if (type == avutil.AVMEDIA_TYPE_AUDIO && stream.duration() != avutil.AV_NOPTS_VALUE) {
+                return avutil.av_rescale_q(stream.duration(), stream.time_base(), MILLISECONDS);
+            }
+        }
+        return pictures || file.duration() == avutil.AV_NOPTS_VALUE ? -1 : file.duration() / 1000;
     }
 
     /** Before a single sample is decoded: resampling what states 1 Hz would take 48,000 times its memory. */

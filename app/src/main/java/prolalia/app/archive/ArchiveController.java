@@ -20,6 +20,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.archive.ArchivedRows.Added;
 import prolalia.app.archive.LessonArchiver.Form;
 import prolalia.app.archive.LessonArchiver.Written;
 import prolalia.app.platform.IncomingFiles;
@@ -45,7 +46,7 @@ class ArchiveController {
 
     @GetMapping("/bring-back")
     String page(Model model) {
-        model.addAttribute("words", messages.forBrowser("intake", "archive"));
+        model.addAttribute("words", messages.forBrowser("arriving", "intake", "archive"));
         return "archive/bring-back";
     }
 
@@ -101,8 +102,9 @@ class ArchiveController {
     @ResponseBody
     Map<String, String> bringBack(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletRequest request)
             throws IOException, ArchiveRefusedException {
-        return Map.of(
-                "at", "/lessons/" + taker.take(teacher.actor(), files.open(request, LessonImporter.LARGEST_BYTES)));
+        Added added = taker.take(teacher.actor(), files.open(request, LessonImporter.LARGEST_BYTES));
+        String prompts = added.prompts() > 0 ? "?prompts=" + added.prompts() : "";
+        return Map.of("at", "/lessons/" + added.lessonId() + prompts);
     }
 
     @ExceptionHandler(ArchiveRefusedException.class)

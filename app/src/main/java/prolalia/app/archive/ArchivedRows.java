@@ -17,12 +17,14 @@ import prolalia.app.lesson.PageSourceStore;
 import prolalia.app.lesson.PageSourceStore.PageSource;
 import prolalia.app.lesson.PageSourceStore.Type;
 import prolalia.app.lesson.PageStore;
+import prolalia.app.library.PromptService;
 import prolalia.app.sound.TakeImporter;
 import prolalia.app.sound.TakeImporter.ImportedTake;
 import prolalia.app.stage.StageService;
 import prolalia.app.wordtimes.WordTimeService;
 import prolalia.core.align.WordMending;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.lesson.Prompt;
 import prolalia.core.page.EveryPage.Otherwise;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
@@ -44,6 +46,7 @@ class ArchivedRows {
     private final TakeEditTransfer edits;
     private final StageService stages;
     private final PageSourceStore sources;
+    private final PromptService prompts;
     private final WordTimeService times;
     private final Clock clock;
 
@@ -56,6 +59,7 @@ class ArchivedRows {
             TakeEditTransfer edits,
             StageService stages,
             PageSourceStore sources,
+            PromptService prompts,
             WordTimeService times,
             Clock clock) {
         this.lessons = lessons;
@@ -66,17 +70,24 @@ class ArchivedRows {
         this.edits = edits;
         this.stages = stages;
         this.sources = sources;
+        this.prompts = prompts;
         this.times = times;
         this.clock = clock;
     }
 
+    /** @param prompts how many prompts came with it, and are heard from now on */
+    record Added(String lessonId, int prompts) {}
+
     /** Within a transaction. */
-    String add(Teacher teacher, String title, ArchivedLesson lesson, Listened found) {
+    Added add(Teacher teacher, String title, ArchivedLesson lesson, Listened found) {
         String id = lessons.beginEmpty(teacher, title);
         Map<String, String> pageIds = new HashMap<>();
         Map<String, String> lineIds = new HashMap<>();
         for (ArchivedPage page : lesson.pages()) {
             String pageId = pageStore.add(id, clock.millis());
+            if (page.title() != null && !page.title().isBlank()) {
+                pageStore.setTitle(pageId, page.title().strip());
+            }
             pageIds.put(page.id(), pageId);
             if (page.picture() != null) {
                 String hash = page.picture().sha256();
@@ -105,7 +116,21 @@ class ArchivedRows {
         }
         lessonStore.setSettings(id, lesson.settings());
         stages.bringIn(id, renamed(lesson.every(), pageIds, lineIds));
-        return id;
+        return new Added(id, addPrompts(teacher, lesson, found));
+    }
+
+    private int addPrompts(Teacher teacher, ArchivedLesson lesson, Listened found) {
+        if (lesson.prompts().isEmpty()) {
+            return 0;
+        }
+        Map<Prompt, String> places = new HashMap<>(prompts.toVoice(teacher));
+        places.keySet().retainAll(lesson.prompts().keySet());
+        places.forEach((prompt, lineId) -> {
+            ArchivedTake take = lesson.prompts().get(prompt);
+            lines.setWords(lineId, take.words());
+            add(teacher, take, found.takes().get(take), take.words(), true, lineId);
+        });
+        return places.size();
     }
 
     private void addLines(
@@ -121,25 +146,27 @@ class ArchivedRows {
             // The newest is written first, and comes last.
             for (int t = line.takes().size() - 1; t >= 0; t--) {
                 ArchivedTake take = line.takes().get(t);
-                add(teacher, take, found.takes().get(take), line, added.get(i));
+                add(teacher, take, found.takes().get(take), line.words(), take.kept(), added.get(i));
             }
         }
     }
 
-    private void add(Teacher teacher, ArchivedTake take, ImportedTake ready, ArchivedLine line, String lineId) {
+    /** @param heard whether it is what students hear of the line */
+    private void add(
+            Teacher teacher, ArchivedTake take, ImportedTake ready, String words, boolean heard, String lineId) {
         String takeId = takes.add(teacher, lineId, ready);
         if (!take.edits().isEmpty()) {
             edits.bringIn(takeId, new Held(take.trim(), take.plainEdits()));
         }
-        if (!take.kept()) {
+        if (!heard) {
             return;
         }
         lines.keep(lineId, takeId);
-        List<Word> words = take.plainTimes().stream()
+        List<Word> said = take.plainTimes().stream()
                 .filter(word -> word.span().endMs() <= ready.durationMs())
                 .toList();
-        if (!words.isEmpty() && words.size() == take.times().size() && WordMending.fits(words, line.words())) {
-            times.bringIn(takeId, line.words(), words);
+        if (!said.isEmpty() && said.size() == take.times().size() && WordMending.fits(said, words)) {
+            times.bringIn(takeId, words, said);
         }
     }
 

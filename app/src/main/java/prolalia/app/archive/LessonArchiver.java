@@ -182,7 +182,8 @@ class LessonArchiver {
             }
             List<ArchivedLine> lines =
                     page.lines().stream().map(line -> archived(line, files)).toList();
-            pages.add(new ArchivedPage(page.id(), picture, page.placed(), slide, lines));
+            pages.add(new ArchivedPage(
+                    page.id(), page.title().isEmpty() ? null : page.title(), picture, page.placed(), slide, lines));
         }
         Map<Prompt, ArchivedTake> prompts = new EnumMap<>(Prompt.class);
         given.promptTakes(summary)

@@ -14,6 +14,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.archive.ArchivedRows.Added;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedProcess;
 import prolalia.app.platform.MediaStore;
@@ -77,8 +78,8 @@ class LessonImporter {
         this.transaction = transaction;
     }
 
-    /** Answers the id of the lesson; when it throws, nothing was taken. */
-    String take(Teacher teacher, InputStream content) throws IOException, ArchiveRefusedException {
+    /** When it throws, nothing was taken. */
+    Added take(Teacher teacher, InputStream content) throws IOException, ArchiveRefusedException {
         Path place = folder.newTemporaryFolder();
         try {
             Path file = place.resolve("archive");
@@ -137,7 +138,7 @@ class LessonImporter {
             unpacked = LessonArchive.unpackedFiles(place);
         }
 
-        String take(Teacher teacher) throws IOException, ArchiveRefusedException {
+        Added take(Teacher teacher) throws IOException, ArchiveRefusedException {
             for (String picture : lesson.pictures().keySet()) {
                 picture(picture);
             }
@@ -154,6 +155,9 @@ class LessonImporter {
                         found.takes().put(take, listen(take));
                     }
                 }
+            }
+            for (ArchivedTake take : lesson.prompts().values()) {
+                found.takes().put(take, listen(take));
             }
             // Only now anything is kept.
             for (Path file : files) {

@@ -46,7 +46,7 @@ class IntakeController {
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
         model.addAttribute("lesson", lessons.head(teacher.actor(), id));
         model.addAttribute("papers", intake.ofLesson(teacher.actor(), id));
-        model.addAttribute("words", messages.forBrowser("intake"));
+        model.addAttribute("words", messages.forBrowser("arriving", "intake"));
         return "intake/bring-in";
     }
 

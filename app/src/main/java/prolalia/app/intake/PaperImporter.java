@@ -13,6 +13,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.history.LessonHistory;
 import prolalia.app.intake.PaperSoundStore.PaperSound;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
@@ -35,6 +36,9 @@ import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.Proposal.ProposedLine;
 import prolalia.core.lesson.LessonLimits;
 import prolalia.core.page.PageElement;
+import prolalia.core.script.LessonChange.Deed;
+import prolalia.core.script.PageEdits;
+import prolalia.core.script.PageShape;
 import prolalia.formats.paper.PaperPage;
 
 /**
@@ -52,6 +56,7 @@ class PaperImporter implements DisposableBean {
     private final PageStore pageStore;
     private final LineStore lines;
     private final StageService stages;
+    private final LessonHistory history;
     private final MediaStore media;
     private final PageInk ink;
     private final FileTakes takes;
@@ -68,6 +73,7 @@ class PaperImporter implements DisposableBean {
             PageStore pageStore,
             LineStore lines,
             StageService stages,
+            LessonHistory history,
             MediaStore media,
             PageInk ink,
             FileTakes takes,
@@ -82,13 +88,14 @@ class PaperImporter implements DisposableBean {
         this.pageStore = pageStore;
         this.lines = lines;
         this.stages = stages;
+        this.history = history;
         this.media = media;
         this.ink = ink;
         this.takes = takes;
         this.transaction = transaction;
         this.messages = messages;
         this.clock = clock;
-        worker = new BackgroundWork("paper-sounds", begun, this::takeSounds, this::setAside);
+        worker = new BackgroundWork("paper-sounds", begun, (id, course) -> takeSounds(id), this::setAside);
     }
 
     /** The first sound that is left is the one that ended the server; its line stays silent. */
@@ -99,7 +106,7 @@ class PaperImporter implements DisposableBean {
 
     @EventListener(ApplicationReadyEvent.class)
     void goOn() {
-        sounds.waiting().forEach(worker::soon);
+        worker.soon(sounds.waiting());
     }
 
     void takeSoundsSoon(String paperId) {
@@ -136,6 +143,7 @@ class PaperImporter implements DisposableBean {
 
     private void add(StoredPaper paper, List<PlannedPage> planned) {
         nameLesson(paper, planned);
+        Map<String, PageShape> before = pageStore.shapes(paper.lessonId());
         pageStore.removeUntouchedPage(paper.lessonId(), clock.millis());
         int over = pageStore.count(paper.lessonId()) + planned.size() - LessonService.MOST_PAGES;
         if (over > 0) {
@@ -160,6 +168,12 @@ class PaperImporter implements DisposableBean {
                 sounds.add(new PaperSound(paper.id(), ++number, lineIds.get(said.line()), sound.name(), sound.file()));
             }
         }
+        remember(paper.lessonId(), before);
+    }
+
+    /** All pages at once are one change, which can be taken back. */
+    private void remember(String lessonId, Map<String, PageShape> before) {
+        history.keep(lessonId, PageEdits.between(Deed.BRING_IN, before, pageStore.shapes(lessonId)));
     }
 
     /** A lesson that nobody named has the name of what comes in: its first heading, or that of the file. */

@@ -9,7 +9,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
+import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.intake.StoredPaper.PageFacts;
@@ -26,6 +28,14 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 class PaperStore {
     private static final int MOST_CHANGES = 100;
+
+    /** Pages that were read before it was looked for say nothing of it. */
+    private static final Field<Boolean> HIDDEN =
+            DSL.field("json_extract({0}, '$.hidden')", Boolean.class, PAPER_PAGE.PARTS);
+
+    private static final Field<Integer> UNSAID = DSL.field(
+            "(SELECT count(*) FROM json_each({0}, '$.sounds') AS sound WHERE sound.value IS NULL)",
+            Integer.class, PAPER_PAGE.PROPOSAL);
 
     private final DSLContext writing;
     private final DSLContext looking;
@@ -142,7 +152,7 @@ class PaperStore {
             row.setWantedLines(page.proposal().wanted().size());
             row.setEarlier("[]");
             row.setParts(json.writeValueAsString(page.parts()));
-            row.setWanted(true);
+            row.setWanted(page.wanted());
             rows.add(row);
         }
         writing.batchInsert(rows).execute();
@@ -150,11 +160,23 @@ class PaperStore {
 
     /** Of all pages what a list of them needs. */
     List<PageFacts> facts(String paperId) {
-        return looking.select(PAPER_PAGE.NUMBER, PAPER_PAGE.WANTED, PAPER_PAGE.WANTED_LINES, PAPER_PAGE.PICTURE_HASH)
+        return looking.select(
+                        PAPER_PAGE.NUMBER,
+                        PAPER_PAGE.WANTED,
+                        PAPER_PAGE.WANTED_LINES,
+                        PAPER_PAGE.PICTURE_HASH,
+                        HIDDEN,
+                        UNSAID)
                 .from(PAPER_PAGE)
                 .where(PAPER_PAGE.PAPER_ID.eq(paperId))
                 .orderBy(PAPER_PAGE.NUMBER)
-                .fetch(row -> new PageFacts(row.value1(), row.value2(), row.value3(), row.value4()));
+                .fetch(row -> new PageFacts(
+                        row.value1(),
+                        row.value2(),
+                        row.value3(),
+                        row.value4(),
+                        Boolean.TRUE.equals(row.value5()),
+                        row.value6()));
     }
 
     List<StoredPage> pages(String paperId) {

@@ -3,14 +3,14 @@ package prolalia.app.intake;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.platform.Ids;
 import prolalia.app.stage.StageService;
 import prolalia.core.intake.Proposal.ProposedLine;
-import prolalia.core.intake.SoundsOfLines;
-import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.page.Area;
 import prolalia.core.page.InkMap;
@@ -39,39 +39,42 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
         List<ReadLine> lines = new ArrayList<>();
         proposed.forEach(line -> lines.add(
                 new ReadLine(LineTraits.of(line.kind().becomes().orElseThrow()).withLabel(line.label()), line.text())));
-        List<Optional<Area>> places = new ArrayList<>();
-        proposed.forEach(line ->
-                places.add(Optional.of(line).filter(ProposedLine::hasPlace).map(ProposedLine::area)));
-        if (proposed.isEmpty() && !page.parts().sounds().isEmpty()) {
-            // A page of sounds alone has a line for them all the same.
-            lines.add(new ReadLine(LineKind.DIRECTION, ""));
-            places.add(Optional.empty());
-        }
-        return new PlannedPage(
-                page, lines, marks(page, proposed, ink), sounds(page.parts().sounds(), places));
+        List<SaidSound> sounds = sounds(page, proposed);
+        return new PlannedPage(page, lines, marks(page, proposed, sounds, ink), sounds);
     }
 
-    private static List<Mark> marks(StoredPage page, List<ProposedLine> proposed, InkMap ink) {
+    /** Where a sound had its mark, its line has it again. */
+    private static List<Mark> marks(StoredPage page, List<ProposedLine> proposed, List<SaidSound> sounds, InkMap ink) {
+        List<Mark> kept = sounds.stream()
+                .filter(said -> said.sound().line() != null)
+                .map(said -> new Mark(said.line(), said.sound().area()))
+                .toList();
+        Set<Integer> marked = kept.stream().map(Mark::line).collect(Collectors.toSet());
         List<Integer> placed = IntStream.range(0, proposed.size())
-                .filter(line -> proposed.get(line).hasPlace())
+                .filter(line -> proposed.get(line).hasPlace() && !marked.contains(line))
                 .boxed()
                 .toList();
         List<Area> areas = SpotPlacing.besideEach(
                 placed.stream().map(line -> proposed.get(line).area()).toList(),
                 ink,
-                page.parts().jumps().stream().map(PaperPage.Jump::area).toList(),
+                Stream.concat(
+                                page.parts().jumps().stream().map(PaperPage.Jump::area),
+                                kept.stream().map(Mark::area))
+                        .toList(),
                 page.aspect());
-        return IntStream.range(0, areas.size())
-                .mapToObj(i -> new Mark(placed.get(i), areas.get(i)))
+        return Stream.concat(
+                        kept.stream(),
+                        IntStream.range(0, areas.size()).mapToObj(i -> new Mark(placed.get(i), areas.get(i))))
                 .toList();
     }
 
-    private static List<SaidSound> sounds(List<PaperPage.Sound> found, List<Optional<Area>> places) {
-        List<Optional<Integer>> said =
-                SoundsOfLines.nearest(found.stream().map(PaperPage.Sound::area).toList(), places);
-        return IntStream.range(0, found.size())
-                .filter(i -> said.get(i).isPresent())
-                .mapToObj(i -> new SaidSound(said.get(i).get(), found.get(i)))
+    private static List<SaidSound> sounds(StoredPage page, List<ProposedLine> proposed) {
+        List<String> ids = proposed.stream().map(ProposedLine::id).toList();
+        List<String> said = page.proposal().sounds();
+        List<PaperPage.Sound> found = page.parts().sounds();
+        return IntStream.range(0, Math.min(said.size(), found.size()))
+                .filter(i -> ids.contains(said.get(i)))
+                .mapToObj(i -> new SaidSound(ids.indexOf(said.get(i)), found.get(i)))
                 .toList();
     }
 

@@ -3,6 +3,7 @@ package prolalia.app.intake;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -25,6 +26,8 @@ import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.Proposal.ProposedLine;
+import prolalia.core.page.Area;
+import prolalia.formats.paper.PaperPage;
 
 /** A paper as it is looked over, page by page, before it is taken. */
 @Controller
@@ -46,7 +49,14 @@ class ReviewController {
      *
      * @param changes how many can be taken back
      */
-    record Shown(List<ProposedLine> lines, int changes, int wantedLines) {}
+    record Shown(List<ProposedLine> lines, List<ShownSound> sounds, int changes, int wantedLines) {}
+
+    /**
+     * A sound of the file.
+     *
+     * @param line the id of the line that it says; null: of none as yet
+     */
+    record ShownSound(String name, String line, Area area) {}
 
     @GetMapping("/papers/{id}/pages/{number:[0-9]{1,4}}")
     String page(
@@ -88,8 +98,35 @@ class ReviewController {
     private Shown shown(SignedInTeacher teacher, String id, StoredPage page) {
         return new Shown(
                 page.proposal().lines(),
+                sounds(page),
                 page.changes(),
                 intake.paper(teacher.actor(), id).lines());
+    }
+
+    private static List<ShownSound> sounds(StoredPage page) {
+        List<String> said = page.proposal().sounds();
+        List<PaperPage.Sound> found = page.parts().sounds();
+        return IntStream.range(0, Math.min(said.size(), found.size()))
+                .mapToObj(i -> new ShownSound(
+                        found.get(i).name(), said.get(i), found.get(i).area()))
+                .toList();
+    }
+
+    /** A sound of the file, to be heard before it is decided which line it says. @param sound counts from 0 */
+    @GetMapping("/papers/{id}/pages/{number}/sounds/{sound}")
+    ResponseEntity<Resource> sound(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable int number,
+            @PathVariable int sound,
+            HttpServletRequest request)
+            throws IOException {
+        List<PaperPage.Sound> sounds =
+                intake.page(teacher.actor(), id, number).parts().sounds();
+        if (sound < 0 || sound >= sounds.size()) {
+            throw new NotFoundException("sound");
+        }
+        return media.serve(sounds.get(sound).file(), MediaType.APPLICATION_OCTET_STREAM, request);
     }
 
     /** Whether a page is to come into the lesson. */

@@ -57,10 +57,12 @@ record StoredPaper(
                     page.height(),
                     page.picture(),
                     page.mediaType(),
-                    Proposal.of(page.lines()),
+                    Proposal.of(
+                            page.lines(),
+                            page.sounds().stream().map(PaperPage.Sound::found).toList()),
                     0,
-                    new Parts(page.sounds(), page.jumps(), page.links()),
-                    true);
+                    new Parts(page.sounds(), page.jumps(), page.links(), page.hidden()),
+                    !page.hidden());
         }
 
         public double aspect() {
@@ -68,12 +70,21 @@ record StoredPaper(
         }
     }
 
-    /** @param lines that are proposed on it and wanted */
-    record PageFacts(int number, boolean wanted, int lines, String pictureHash) {}
+    /**
+     * @param lines that are proposed on it and wanted
+     * @param hidden whether the file has it, but doesn't show it
+     * @param unsaid how many of its sounds are of no line as yet
+     */
+    record PageFacts(int number, boolean wanted, int lines, String pictureHash, boolean hidden, int unsaid) {}
 
-    /** What else stands on a page; sounds by their names in the media store. */
+    /** What else is known of a page; sounds by their names in the media store. */
     record Parts(
             java.util.List<PaperPage.Sound> sounds,
             java.util.List<PaperPage.Jump> jumps,
-            java.util.List<PaperPage.Link> links) {}
+            java.util.List<PaperPage.Link> links,
+            Boolean hidden) {
+        Parts {
+            hidden = hidden != null && hidden;
+        }
+    }
 }

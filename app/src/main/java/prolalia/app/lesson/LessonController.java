@@ -45,42 +45,6 @@ class LessonController {
         return Map.of("saved", true);
     }
 
-    @PutMapping("/pages/{id}/title")
-    @ResponseBody
-    Map<String, Boolean> renamePage(
-            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String title) {
-        lessons.renamePage(teacher.actor(), id, title);
-        return Map.of("saved", true);
-    }
-
-    @PostMapping("/lessons/{id}/pages")
-    String addPage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        String added = lessons.addPage(teacher.actor(), id)
-                .map(page -> "?addedPage=" + page)
-                .orElse("");
-        return "redirect:/lessons/" + id + added + "#last-page";
-    }
-
-    @PostMapping("/pages/{id}/remove")
-    String removePage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        String lesson = lessons.removePage(teacher.actor(), id);
-        return "redirect:/lessons/" + lesson + "?removedPage=" + id;
-    }
-
-    @PostMapping("/pages/{id}/put-back")
-    String putPageBack(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        String lesson = lessons.putPageBack(teacher.actor(), id);
-        return "redirect:/lessons/" + lesson + "#page-" + lessons.numberOf(lesson, id);
-    }
-
-    /** @param later otherwise earlier */
-    @PostMapping("/pages/{id}/move")
-    String movePage(
-            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam boolean later) {
-        String lesson = lessons.movePage(teacher.actor(), id, later);
-        return "redirect:/lessons/" + lesson + "/pages/" + lessons.numberOf(lesson, id);
-    }
-
     @PostMapping("/lessons/{id}/remove")
     String remove(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         lessons.remove(teacher.actor(), id);

@@ -203,15 +203,6 @@ public class LessonService {
         });
     }
 
-    /** Names a folder of the shelf; blank takes its name away. */
-    @Transactional
-    public void renamePage(Teacher teacher, String pageId, String title) {
-        if (!pageStore.setTitle(
-                access.may(teacher, Right.EDIT), pageId, title.isBlank() ? null : shortened(title.strip()))) {
-            throw new NotFoundException("page");
-        }
-    }
-
     @Transactional
     public void rename(Teacher teacher, String lessonId, String title) {
         access.require(teacher, lessonId, Right.EDIT);
@@ -232,39 +223,6 @@ public class LessonService {
         if (!lessons.setRemoved(access.may(teacher, Right.REMOVE), lessonId, removedAt)) {
             throw new NotFoundException("lesson");
         }
-    }
-
-    /** Takes a page out of its lesson, with all that is on it, for 30 days; answers the lesson. */
-    @Transactional
-    public String removePage(Teacher teacher, String pageId) {
-        return setPageRemoved(teacher, pageId, clock.millis());
-    }
-
-    @Transactional
-    public String putPageBack(Teacher teacher, String pageId) {
-        return setPageRemoved(teacher, pageId, null);
-    }
-
-    private String setPageRemoved(Teacher teacher, String pageId, Long removedAt) {
-        String lesson = lessonOfPage(teacher, pageId);
-        pageStore.setRemoved(access.may(teacher, Right.EDIT), pageId, removedAt);
-        lessons.touch(lesson, clock.millis());
-        return lesson;
-    }
-
-    /** Moves a page by one; answers the lesson. */
-    @Transactional
-    public String movePage(Teacher teacher, String pageId, boolean later) {
-        String lesson = lessonOfPage(teacher, pageId);
-        pageStore.move(lesson, pageId, later);
-        lessons.touch(lesson, clock.millis());
-        return lesson;
-    }
-
-    private String lessonOfPage(Teacher teacher, String pageId) {
-        return pageStore
-                .lessonOf(access.may(teacher, Right.EDIT), pageId)
-                .orElseThrow(() -> new NotFoundException("page"));
     }
 
     /** What this teacher removed and can put back, newest first. */
@@ -294,18 +252,6 @@ public class LessonService {
         lessons.touch(lesson.id(), clock.millis());
     }
 
-    /** Adds a page with one empty line, unless there are as many as may be; answers its id. */
-    @Transactional
-    public Optional<String> addPage(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.EDIT);
-        if (pageStore.count(lessonId) >= MOST_PAGES) {
-            return Optional.empty();
-        }
-        String pageId = pageStore.add(lessonId, clock.millis());
-        lines.add(pageId, LineKind.DIRECTION, "");
-        return Optional.of(pageId);
-    }
-
     /** The lesson, if it is there and this teacher may see it. */
     public Optional<LessonSummary> find(Teacher teacher, String lessonId) {
         return lessons.lesson(lessonId).filter(lesson -> access.mayStill(teacher, lessonId, Right.READ));
@@ -316,7 +262,8 @@ public class LessonService {
         return access.require(teacher, lessonId, Right.READ).summary();
     }
 
-    private static String shortened(String title) {
+    /** As long as a title may be. */
+    public static String shortened(String title) {
         return title.length() <= LONGEST_TITLE ? title : title.substring(0, LONGEST_TITLE);
     }
 }

@@ -23,10 +23,10 @@ import prolalia.app.platform.db.tables.records.LineRecord;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.script.LessonChange.LineStep;
 import prolalia.core.script.LineShape;
 import prolalia.core.script.LineShape.Place;
 import prolalia.core.script.PastedScript.ReadLine;
-import prolalia.core.script.ScriptChange.LineStep;
 import prolalia.core.script.ScriptEdits.PlacedLine;
 
 /** Changes to lines. */
@@ -177,13 +177,24 @@ public class LineStore {
         if (!values.isEmpty()) {
             writing.update(LINE).set(values).where(LINE.ID.eq(step.lineId())).execute();
         }
-        if (step.changesWords() || step.changesKept()) {
+        if (step.changesWords() && !step.changesStanding() && to.standingLineId() != null) {
+            setWords(to.standingLineId(), to.words());
+            reachPlaces(to.standingLineId());
+        } else if (step.changesWords() || step.changesKept()) {
             reachPlaces(step.lineId());
         }
         if (step.changesStanding() && to.standingLineId() != null) {
             // The standing line may have changed since the step was first made.
             reachPlaces(to.standingLineId());
         }
+    }
+
+    public void setWords(String lineId, String words) {
+        writing.update(LINE)
+                .set(LINE.WORDS, words)
+                .set(LINE.REVISION, LINE.REVISION.plus(1))
+                .where(LINE.ID.eq(lineId))
+                .execute();
     }
 
     /** Nothing is heard any more wherever a take was. */
@@ -248,11 +259,7 @@ public class LineStore {
                 == 1;
         String home = homeOf(lineId);
         if (changed && !home.equals(lineId)) {
-            writing.update(LINE)
-                    .set(LINE.WORDS, words)
-                    .set(LINE.REVISION, LINE.REVISION.plus(1))
-                    .where(LINE.ID.eq(home))
-                    .execute();
+            setWords(home, words);
         }
         if (changed) {
             reachPlaces(home);

@@ -9,22 +9,33 @@ import static org.jooq.impl.DSL.val;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
+import static prolalia.app.platform.db.Tables.PAGE_SOURCE;
 import static prolalia.app.platform.db.Tables.RECORDING;
 
-import java.util.ArrayList;
-import java.util.Collections;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.lesson.LessonStore.Binned;
 import prolalia.app.platform.Ids;
+import prolalia.core.script.LessonChange.PageStep;
+import prolalia.core.script.PageShape;
+import prolalia.core.script.PageShape.Picture;
+import prolalia.core.script.PageShape.Source;
 
 /** The pages of lessons, those in the bin too. */
 @Repository
 public class PageStore {
+    private static final Picture NO_PICTURE = new Picture(null, null, null, null, null, null);
+
     private final DSLContext writing;
     private final DSLContext looking;
     private final LessonStore lessons;
@@ -91,40 +102,74 @@ public class PageStore {
                 .fetchOptional(PAGE.PICTURE_TYPE);
     }
 
-    /** Takes a page out of its lesson, or puts it back. @return whether it is there, and may be */
-    boolean setRemoved(Condition may, String pageId, Long removedAt) {
-        return writing.update(PAGE)
-                        .set(PAGE.REMOVED_AT, removedAt)
-                        .where(PAGE.ID.eq(pageId), inLesson(may))
-                        .execute()
-                > 0;
-    }
-
     private Condition inLesson(Condition may) {
         return PAGE.LESSON_ID.in(writing.select(LESSON.ID).from(LESSON).where(may));
     }
 
-    /** Exchanges a page with the one before or after it; nothing happens at the ends. */
-    void move(String lessonId, String pageId, boolean later) {
-        List<String> order = of(lessonId).stream().map(LessonPage::id).toList();
-        int from = order.indexOf(pageId);
-        int to = from + (later ? 1 : -1);
-        if (from < 0 || to < 0 || to >= order.size()) {
-            return;
+    /** All pages that a lesson has or had, removed ones too, by their ids. */
+    public Map<String, PageShape> shapes(String lessonId) {
+        Map<String, PageShape> shapes = new LinkedHashMap<>();
+        writing.select(PAGE.fields())
+                .select(PAGE_SOURCE.fields())
+                .from(PAGE)
+                .leftJoin(PAGE_SOURCE)
+                .on(PAGE_SOURCE.PAGE_ID.eq(PAGE.ID))
+                .where(PAGE.LESSON_ID.eq(lessonId))
+                .orderBy(PAGE.POSITION)
+                .forEach(row -> shapes.put(
+                        row.get(PAGE.ID),
+                        new PageShape(
+                                row.get(PAGE.TITLE),
+                                row.get(PAGE.REMOVED_AT) != null,
+                                row.get(PAGE.POSITION),
+                                picture(row))));
+        return shapes;
+    }
+
+    private static Picture picture(Record row) {
+        Source source = row.get(PAGE_SOURCE.FILE_HASH) == null
+                ? null
+                : new Source(row.get(PAGE_SOURCE.FILE_HASH), row.get(PAGE_SOURCE.TYPE), row.get(PAGE_SOURCE.NUMBER));
+        return row.get(PAGE.PICTURE_HASH) == null
+                ? null
+                : new Picture(
+                        row.get(PAGE.PICTURE_HASH),
+                        row.get(PAGE.PICTURE_TYPE),
+                        row.get(PAGE.PICTURE_WORDS),
+                        row.get(PAGE.WIDTH),
+                        row.get(PAGE.HEIGHT),
+                        source);
+    }
+
+    /** Makes one step of a change; what the step doesn't change is left as it is. */
+    public void make(PageStep step, long now) {
+        PageShape to = step.after();
+        Map<Field<?>, Object> values = new HashMap<>();
+        if (step.before().removed() != to.removed()) {
+            values.put(PAGE.REMOVED_AT, to.removed() ? now : null);
         }
-        List<String> moved = new ArrayList<>(order);
-        Collections.swap(moved, from, to);
-        // Removed pages keep their places among the others.
-        for (int position = 0; position < moved.size(); position++) {
-            writing.update(PAGE)
-                    .set(PAGE.POSITION, position)
-                    .where(PAGE.ID.eq(moved.get(position)))
-                    .execute();
+        if (step.before().position() != to.position()) {
+            values.put(PAGE.POSITION, to.position());
+        }
+        if (!Objects.equals(step.before().title(), to.title())) {
+            values.put(PAGE.TITLE, to.title());
+        }
+        if (!Objects.equals(step.before().picture(), to.picture())) {
+            Picture picture = to.picture() == null ? NO_PICTURE : to.picture();
+            values.put(PAGE.PICTURE_HASH, picture.hash());
+            values.put(PAGE.PICTURE_TYPE, picture.type());
+            values.put(PAGE.PICTURE_WORDS, picture.words());
+            values.put(PAGE.WIDTH, picture.width());
+            values.put(PAGE.HEIGHT, picture.height());
+            setSource(step.pageId(), picture.source());
+        }
+        if (!values.isEmpty()) {
+            writing.update(PAGE).set(values).where(PAGE.ID.eq(step.pageId())).execute();
         }
     }
 
     /** The lesson of a page that may be, whether it is there or removed. */
-    Optional<String> lessonOf(Condition may, String pageId) {
+    public Optional<String> lessonOf(Condition may, String pageId) {
         return looking.select(PAGE.LESSON_ID)
                 .from(PAGE)
                 .where(PAGE.ID.eq(pageId), inLesson(may))
@@ -175,16 +220,19 @@ public class PageStore {
                 .execute();
     }
 
-    /**
-     * Names a page; null takes its name away.
-     *
-     * @return whether it is there, and may be
-     */
-    boolean setTitle(Condition may, String pageId, String title) {
-        return writing.update(PAGE)
-                        .set(PAGE.TITLE, title)
-                        .where(PAGE.ID.eq(pageId), inLesson(may))
-                        .execute()
-                > 0;
+    private void setSource(String pageId, Source source) {
+        writing.deleteFrom(PAGE_SOURCE).where(PAGE_SOURCE.PAGE_ID.eq(pageId)).execute();
+        if (source != null) {
+            writing.insertInto(PAGE_SOURCE)
+                    .set(PAGE_SOURCE.PAGE_ID, pageId)
+                    .set(PAGE_SOURCE.FILE_HASH, source.file())
+                    .set(PAGE_SOURCE.TYPE, source.type())
+                    .set(PAGE_SOURCE.NUMBER, source.number())
+                    .execute();
+        }
+    }
+
+    public void setTitle(String pageId, String title) {
+        writing.update(PAGE).set(PAGE.TITLE, title).where(PAGE.ID.eq(pageId)).execute();
     }
 }

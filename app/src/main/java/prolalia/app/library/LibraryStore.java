@@ -18,8 +18,8 @@ import org.springframework.stereotype.Repository;
 /** What a teacher has recorded in all her lessons, and where it is used. */
 @Repository
 class LibraryStore {
-    private static final List<SelectField<?>> PLACE =
-            List.of(LINE.ID, LESSON.ID, LESSON.TITLE, LESSON.SHELF, PAGE.POSITION, PAGE.TITLE, LINE.WORDS);
+    private static final List<SelectField<?>> PLACE = List.of(
+            LINE.ID, LESSON.ID, LESSON.TITLE, LESSON.SHELF, PAGE.POSITION, PAGE.TITLE, LINE.WORDS, LINE.KEPT_TAKE_ID);
 
     private final DSLContext looking;
 
@@ -32,8 +32,17 @@ class LibraryStore {
      *
      * @param page from 1
      * @param folder of the shelf, null when the page has no name
+     * @param silent whether nothing is heard there
      */
-    record Place(String lineId, String lessonId, String lesson, boolean shelf, int page, String folder, String words) {}
+    record Place(
+            String lineId,
+            String lessonId,
+            String lesson,
+            boolean shelf,
+            int page,
+            String folder,
+            String words,
+            boolean silent) {}
 
     /** A take by its name. */
     record NamedTake(String id, String words, Place place) {}
@@ -85,6 +94,7 @@ class LibraryStore {
                 row.get(LESSON.SHELF),
                 row.get(PAGE.POSITION) + 1,
                 row.get(PAGE.TITLE),
-                row.get(LINE.WORDS));
+                row.get(LINE.WORDS),
+                row.get(LINE.KEPT_TAKE_ID) == null);
     }
 }

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
@@ -19,7 +20,7 @@ import prolalia.core.lesson.Prompt;
 
 /** What students' pages say themselves: as it ships, or as standing lines in the teacher's own voice. */
 @Service
-class PromptService {
+public class PromptService {
     private final PromptStore store;
     private final LibraryService library;
     private final LessonStore lessons;
@@ -74,6 +75,19 @@ class PromptService {
                 .toList();
     }
 
+    /**
+     * The lines of the shelf on which prompts that come from elsewhere can be heard, by prompt; none when this teacher has
+     * voiced one: a lesson that comes back never speaks over her own voice.
+     */
+    @Transactional
+    public Map<Prompt, String> toVoice(Teacher teacher) {
+        if (!store.ofTeacher(teacher.id()).isEmpty()) {
+            return Map.of();
+        }
+        toTheShelf(teacher);
+        return store.lines(teacher.id());
+    }
+
     private String shippedWords(Prompt prompt) {
         return messages.say("prompt." + prompt);
     }
@@ -88,7 +102,7 @@ class PromptService {
                     .toList();
             if (!missing.isEmpty()) {
                 String page = pageStore.add(shelf.id(), clock.millis());
-                lessonService.renamePage(teacher, page, messages.say("library.prompts"));
+                pageStore.setTitle(page, messages.say("library.prompts"));
                 missing.forEach(prompt ->
                         store.add(teacher.id(), prompt, lines.add(page, LineKind.LABEL, shippedWords(prompt))));
             }

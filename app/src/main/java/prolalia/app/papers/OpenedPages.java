@@ -28,7 +28,7 @@ public class OpenedPages {
             PaperPage page = json.readValue(Files.readString(page(folder, number)), PaperPage.class);
             List<PaperPage.Sound> sounds = new ArrayList<>();
             for (PaperPage.Sound sound : page.sounds()) {
-                sounds.add(new PaperPage.Sound(sound.area(), sound.name(), kept(folder, sound.file())));
+                sounds.add(new PaperPage.Sound(sound.area(), sound.name(), kept(folder, sound.file()), sound.line()));
             }
             pages.add(new PaperPage(
                     number,
@@ -39,7 +39,8 @@ public class OpenedPages {
                     page.lines(),
                     sounds,
                     page.jumps(),
-                    page.links()));
+                    page.links(),
+                    page.hidden()));
         }
         return pages;
     }

@@ -13,14 +13,17 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.script.ScriptHistory.Reshaped;
 import prolalia.app.script.ScriptService.WordsChange;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.script.PastedScript;
+import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.core.script.WordChanges;
 
 /** Changes of single lines and their takes; each but typing answers with the rows that look different now. */
@@ -30,10 +33,12 @@ class LineController {
 
     private final ScriptService script;
     private final LessonService lessons;
+    private final Messages messages;
 
-    LineController(ScriptService script, LessonService lessons) {
+    LineController(ScriptService script, LessonService lessons, Messages messages) {
         this.script = script;
         this.lessons = lessons;
+        this.messages = messages;
     }
 
     /**
@@ -134,6 +139,49 @@ class LineController {
         return reshaped(script.split(teacher.actor(), id, at), model);
     }
 
+    /**
+     * Many lines that were pasted into this one.
+     *
+     * @param wrapped whether one may go over several lines of the text
+     */
+    @PostMapping("/lines/{id}/paste")
+    String paste(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam String text,
+            @RequestParam(defaultValue = "true") boolean wrapped,
+            HttpServletResponse response,
+            Model model) {
+        List<ReadLine> read = wrapped ? PastedScript.read(text) : PastedScript.readEach(text);
+        String lesson = lessons.line(teacher.actor(), id).lessonId();
+        if (script.faultOf(lesson, read).isPresent()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return null;
+        }
+        return reshaped(script.pasteUnder(teacher.actor(), id, read), model);
+    }
+
+    /**
+     * What a text that was pasted into a line would become.
+     *
+     * @param each how many lines, one for each of its own
+     * @param wrapped how many, when those that belong together are one
+     * @param fault why they can't be; null: they can
+     */
+    record PastedLines(int each, int wrapped, String fault) {}
+
+    @PostMapping("/lines/{id}/paste/reading")
+    @ResponseBody
+    PastedLines pasted(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String text) {
+        String lesson = lessons.line(teacher.actor(), id).lessonId();
+        List<ReadLine> each = PastedScript.readEach(text);
+        String fault = script.faultOf(lesson, each)
+                .map(reason -> messages.say("paste." + reason))
+                .orElse(null);
+        return new PastedLines(each.size(), PastedScript.read(text).size(), fault);
+    }
+
     /** To the line above it. */
     @PostMapping("/lines/{id}/join")
     String join(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
@@ -210,6 +258,7 @@ class LineController {
         model.addAttribute("settings", lessons.settings(reshaped.lessonId()));
         model.addAttribute("outcome", reshaped.outcome());
         model.addAttribute("done", reshaped.done());
+        model.addAttribute("pagesChanged", reshaped.changesPages());
         return RESHAPED;
     }
 }

@@ -2,6 +2,7 @@ package prolalia.app.script;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -11,6 +12,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.script.ScriptService.PasteFault;
 import prolalia.core.script.PastedScript;
 import prolalia.core.script.PastedScript.ReadLine;
 
@@ -55,27 +57,16 @@ class PasteController {
             Model model) {
         lessons.summary(teacher.actor(), id);
         List<ReadLine> lines = PastedScript.read(text);
-        String fault = fault(id, lines);
-        if (fault != null) {
+        Optional<PasteFault> fault = script.faultOf(id, lines);
+        if (fault.isPresent()) {
             response.setStatus(422);
             model.addAttribute("lesson", lessons.lesson(teacher.actor(), id));
             model.addAttribute("text", text);
-            model.addAttribute("fault", fault);
+            model.addAttribute("fault", fault.get());
             return read(text, model, "script/paste");
         }
         int number = script.addLines(teacher.actor(), id, page, lines);
         return "redirect:/lessons/" + id + "#page-" + number;
-    }
-
-    /** The key of what stands against taking these lines, or null. */
-    private String fault(String lessonId, List<ReadLine> lines) {
-        if (lines.isEmpty()) {
-            return "EMPTY";
-        }
-        if (script.areTooMany(lessonId, lines.size())) {
-            return "TOO_MANY";
-        }
-        return lines.stream().anyMatch(line -> script.areTooLong(line.words())) ? "TOO_LONG" : null;
     }
 
     private static String read(String text, Model model, String view) {

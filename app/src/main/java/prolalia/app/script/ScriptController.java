@@ -1,6 +1,7 @@
 package prolalia.app.script;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -10,12 +11,14 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.history.LessonHistory;
+import prolalia.app.history.LessonHistory.Done;
+import prolalia.app.history.LessonHistory.Outcome;
 import prolalia.app.lesson.Languages;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Messages;
-import prolalia.app.script.ScriptHistory.Outcome;
 import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineState;
@@ -31,13 +34,13 @@ class ScriptController {
     private static final long JUST_MADE_MS = 120_000;
 
     private final LessonService lessons;
-    private final ScriptHistory history;
+    private final LessonHistory history;
     private final TakeService takes;
     private final Messages messages;
     private final JsonMapper json;
 
     ScriptController(
-            LessonService lessons, ScriptHistory history, TakeService takes, Messages messages, JsonMapper json) {
+            LessonService lessons, LessonHistory history, TakeService takes, Messages messages, JsonMapper json) {
         this.lessons = lessons;
         this.history = history;
         this.takes = takes;
@@ -50,14 +53,13 @@ class ScriptController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(required = false) Long accepted,
-            @RequestParam(required = false) String removedPage,
-            @RequestParam(required = false) String addedPage,
+            @RequestParam(required = false) Outcome slip,
+            @RequestParam(defaultValue = "0") int prompts,
             Model model) {
         LessonView lesson = lessons.lesson(teacher.actor(), id);
         putLesson(lesson, model);
         model.addAttribute("accepted", accepted);
-        model.addAttribute("removedPage", removedPage);
-        model.addAttribute("addedPage", addedPage);
+        model.addAttribute("prompts", prompts);
         model.addAttribute(
                 "fullRows",
                 lesson.script().stream().limit(FULL_ROWS).collect(Collectors.groupingBy(ScriptLine::pageId)));
@@ -65,8 +67,7 @@ class ScriptController {
         model.addAttribute("kinds", LineKind.values());
         model.addAttribute("languages", Languages.offered(null));
         model.addAttribute("states", LineState.values());
-        model.addAttribute("outcome", Outcome.MADE);
-        model.addAttribute("done", history.doneWithin(id, JUST_MADE_MS).orElse(null));
+        putSlip(id, slip, model);
         model.addAttribute("words", messages.forBrowser("script"));
         return "script/script";
     }
@@ -83,10 +84,17 @@ class ScriptController {
         return "redirect:/lessons/" + id;
     }
 
-    /** Coverage, rail and dock, as they are now: fetched after every change of a line. */
+    /** Coverage, rail and dock, as they are now: fetched after every change of a line; after typing also what undo takes back. */
     @GetMapping("/lessons/{id}/coverage")
-    String coverage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+    String coverage(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "false") boolean typed,
+            Model model) {
         putLesson(lessons.lesson(teacher.actor(), id), model);
+        if (typed) {
+            putSlip(id, null, model);
+        }
         return "script/coverage";
     }
 
@@ -117,6 +125,15 @@ class ScriptController {
                 .toList();
         // Within a page no word of a teacher's may end the script.
         return json.writeValueAsString(light).replace("<", "\\u003c");
+    }
+
+    /** @param slip what became of the last step, where that isn't known from the history itself */
+    private void putSlip(String lessonId, Outcome slip, Model model) {
+        Optional<Done> undone = slip == Outcome.UNDONE ? history.undone(lessonId) : Optional.empty();
+        model.addAttribute("outcome", undone.isPresent() ? Outcome.UNDONE : Outcome.MADE);
+        model.addAttribute(
+                "done",
+                undone.or(() -> history.doneWithin(lessonId, JUST_MADE_MS)).orElse(null));
     }
 
     private void putSettings(String lessonId, Model model) {

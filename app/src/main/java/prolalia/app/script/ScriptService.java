@@ -7,6 +7,8 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.history.LessonHistory;
+import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonStore;
@@ -16,7 +18,6 @@ import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.script.ScriptHistory.Reshaped;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.LessonLimits;
@@ -24,11 +25,13 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.lesson.Take;
+import prolalia.core.script.LessonChange;
+import prolalia.core.script.LessonChange.Deed;
+import prolalia.core.script.LessonChange.LineStep;
 import prolalia.core.script.LineShape;
 import prolalia.core.script.LineShape.Place;
+import prolalia.core.script.PageEdits;
 import prolalia.core.script.PastedScript.ReadLine;
-import prolalia.core.script.ScriptChange;
-import prolalia.core.script.ScriptChange.LineStep;
 import prolalia.core.script.ScriptEdits;
 import prolalia.core.script.ScriptEdits.LineTake;
 import prolalia.core.script.ScriptEdits.PlacedLine;
@@ -43,7 +46,7 @@ class ScriptService {
     private final PageStore pageStore;
     private final LineStore lines;
     private final TakeService takes;
-    private final ScriptHistory history;
+    private final LessonHistory history;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -54,7 +57,7 @@ class ScriptService {
             PageStore pageStore,
             LineStore lines,
             TakeService takes,
-            ScriptHistory history,
+            LessonHistory history,
             TransactionTemplate transaction,
             Clock clock) {
         this.lessons = lessons;
@@ -76,9 +79,23 @@ class ScriptService {
      */
     record WordsChange(boolean saved, ScriptLine line) {}
 
-    /** Whether so many more lines are more than a lesson can hold. */
-    boolean areTooMany(String lessonId, int more) {
-        return lines.count(lessonId) + more > LessonLimits.MOST_LINES;
+    /** What stands against taking these lines. */
+    enum PasteFault {
+        EMPTY,
+        TOO_MANY,
+        TOO_LONG
+    }
+
+    Optional<PasteFault> faultOf(String lessonId, List<ReadLine> read) {
+        if (read.isEmpty()) {
+            return Optional.of(PasteFault.EMPTY);
+        }
+        if (lines.count(lessonId) + read.size() > LessonLimits.MOST_LINES) {
+            return Optional.of(PasteFault.TOO_MANY);
+        }
+        return read.stream().anyMatch(line -> areTooLong(line.words()))
+                ? Optional.of(PasteFault.TOO_LONG)
+                : Optional.empty();
     }
 
     /** Whether words are more than one line can hold. */
@@ -97,9 +114,10 @@ class ScriptService {
             if (before.line().words().equals(words)) {
                 return new WordsChange(true, before);
             }
+            ScriptEdits edits = edits(before.lessonId());
             boolean saved = lines.changeWords(lineId, revision, words);
             if (saved) {
-                lessonStore.touch(before.lessonId(), clock.millis());
+                history.keep(before.lessonId(), edits.typed(lineId, words));
             }
             return new WordsChange(saved, lessons.line(teacher, lineId));
         });
@@ -115,6 +133,7 @@ class ScriptService {
         return transaction.execute(status -> {
             access.require(teacher, lessonId, Right.EDIT);
             var pages = pageStore.of(lessonId);
+            var shapes = pageStore.shapes(lessonId);
             boolean full = pages.size() >= LessonService.MOST_PAGES;
             int pageNumber = full && (wanted < 1 || wanted > pages.size()) ? pages.size() : wanted;
             boolean there = pageNumber >= 1 && pageNumber <= pages.size();
@@ -130,7 +149,13 @@ class ScriptService {
                 }
             }
             steps.addAll(ScriptEdits.add(lines.addAll(page, read)).lines());
-            ScriptChange change = new ScriptChange(ScriptChange.Deed.ADD, steps, List.of());
+            LessonChange change = new LessonChange(
+                    Deed.ADD,
+                    steps,
+                    List.of(),
+                    PageEdits.between(Deed.ADD, shapes, pageStore.shapes(lessonId))
+                            .pages(),
+                    List.of());
             steps.stream().filter(LineStep::removes).forEach(step -> lines.make(step, clock.millis()));
             history.keep(lessonId, change);
             return there ? pageNumber : pages.size() + 1;
@@ -149,6 +174,14 @@ class ScriptService {
         String last = onPage.isEmpty() ? null : onPage.get(onPage.size() - 1).id();
         LineShape shape = new LineShape("", LineKind.DIRECTION, false, null, new Place(pageId, last));
         return history.make(lessonId, Optional.of(ScriptEdits.add(List.of(new PlacedLine(Ids.newId(), shape)))));
+    }
+
+    /** New lines come in under a line, in its place when it is still empty. */
+    Reshaped pasteUnder(Teacher teacher, String lineId, List<ReadLine> read) {
+        String lesson = lessonOf(teacher, lineId);
+        List<String> ids = read.stream().map(line -> Ids.newId()).toList();
+        boolean spare = takes.takesOf(lineId).isEmpty();
+        return history.make(lesson, Optional.of(edits(lesson).pasteUnder(lineId, read, ids, spare)));
     }
 
     /** Splits a line; at its end, or when {@code at} is beyond it, an empty line comes after it. */

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -123,15 +124,29 @@ class RecordingController {
     String unfinished(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @RequestParam(required = false) String lesson,
+            @RequestParam(required = false) String line,
+            @RequestParam(defaultValue = "") List<String> left,
             Model model) {
-        return showUnfinished(teacher, lesson, List.of(), model);
+        if (line != null) {
+            model.addAttribute("ofLine", newestOf(teacher, line, left).orElse(null));
+            return "reading/left-behind";
+        }
+        return showUnfinished(teacher, lesson, List.of(), left, model);
+    }
+
+    private Optional<StoredRecording> newestOf(SignedInTeacher teacher, String lineId, List<String> left) {
+        return recordings.unfinished(teacher.actor(), left).stream()
+                .flatMap(each -> each.recordings().stream())
+                .filter(each -> each.lineId().equals(lineId))
+                .findFirst();
     }
 
     /** @param lesson those of this one alone; null: of all */
-    private String showUnfinished(SignedInTeacher teacher, String lesson, List<String> discarded, Model model) {
+    private String showUnfinished(
+            SignedInTeacher teacher, String lesson, List<String> discarded, List<String> left, Model model) {
         model.addAttribute(
                 "unfinished",
-                recordings.unfinished(teacher.actor()).stream()
+                recordings.unfinished(teacher.actor(), left).stream()
                         .filter(each -> lesson == null || each.lessonId().equals(lesson))
                         .toList());
         model.addAttribute("discarded", discarded);
@@ -155,7 +170,7 @@ class RecordingController {
                 .map(StoredRecording::id)
                 .toList();
         discarded.forEach(each -> recordings.discard(teacher.actor(), each));
-        return showUnfinished(teacher, id, discarded, model);
+        return showUnfinished(teacher, id, discarded, List.of(), model);
     }
 
     @PostMapping("/lessons/{id}/unfinished/reopen")
@@ -166,7 +181,7 @@ class RecordingController {
             Model model) {
         lessons.summary(teacher.actor(), id);
         recording.forEach(each -> recordings.reopen(teacher.actor(), each));
-        return showUnfinished(teacher, id, List.of(), model);
+        return showUnfinished(teacher, id, List.of(), List.of(), model);
     }
 
     @GetMapping("/recordings/{id}/raw")

@@ -103,7 +103,7 @@ public class RecordingService implements DisposableBean {
         this.access = access;
         this.clock = clock;
         quietMs = properties.quiet().toMillis();
-        late = new BackgroundWork("late-chunks", begun, this::join, id -> {});
+        late = new BackgroundWork("late-chunks", begun, (id, course) -> join(id), id -> {});
     }
 
     /**
@@ -335,8 +335,13 @@ public class RecordingService implements DisposableBean {
 
     /** What was begun and never ended, by lesson: offered to the teacher again. */
     public List<Unfinished> unfinished(Teacher teacher) {
+        return unfinished(teacher, List.of());
+    }
+
+    /** @param left what a page that was closed left, of which its browser knows that nobody records it any more */
+    public List<Unfinished> unfinished(Teacher teacher, List<String> left) {
         Map<String, List<StoredRecording>> byLesson = new LinkedHashMap<>();
-        for (StoredRecording each : recordings.unfinished(teacher.id(), clock.millis() - quietMs)) {
+        for (StoredRecording each : recordings.unfinished(teacher.id(), clock.millis() - quietMs, left)) {
             byLesson.computeIfAbsent(each.lessonId(), unseen -> new ArrayList<>())
                     .add(each);
         }

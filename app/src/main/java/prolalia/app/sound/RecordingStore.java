@@ -6,6 +6,7 @@ import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.RECORDING;
 
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.Condition;
@@ -35,12 +36,13 @@ class RecordingStore {
     }
 
     /** Recordings in which somebody speaks that nobody ended, and that nothing has come in for since {@code quietSince}. */
-    List<StoredRecording> unfinished(String speakerId, long quietSince) {
+    /** @param left of which it is known that nobody records them any more */
+    List<StoredRecording> unfinished(String speakerId, long quietSince, Collection<String> left) {
         return where(RECORDING
                 .STATE
                 .eq(State.OPEN.stored())
                 .and(RECORDING.SPEAKER_ID.eq(speakerId))
-                .and(RECORDING.CHANGED_AT.le(quietSince)));
+                .and(RECORDING.CHANGED_AT.le(quietSince).or(RECORDING.ID.in(left))));
     }
 
     List<StoredRecording> refusedOf(String lineId) {

@@ -24,7 +24,7 @@ import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.Take;
-import prolalia.core.script.ScriptChange.TakeStep;
+import prolalia.core.script.LessonChange.TakeStep;
 import prolalia.core.sound.Finding;
 import prolalia.media.process.SoundRequest.MadeTake;
 

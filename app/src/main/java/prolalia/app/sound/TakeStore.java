@@ -19,7 +19,7 @@ import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.lesson.LessonStore;
-import prolalia.core.script.ScriptChange.TakePlace;
+import prolalia.core.script.LessonChange.TakePlace;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
 import prolalia.media.process.SoundRequest.MadeTake;

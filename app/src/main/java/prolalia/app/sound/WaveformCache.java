@@ -14,7 +14,7 @@ import prolalia.core.sound.Sound;
 @Component
 public class WaveformCache {
     /** One value stands for so many ms. */
-    public static final int STEP_MS = 5;
+    public static final int STEP_MS = 1;
 
     private final DataFolder folder;
 

@@ -17,6 +17,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.history.LessonHistory.Outcome;
+import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonPage;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
@@ -25,10 +27,12 @@ import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.stage.StageEditor.Copied;
+import prolalia.app.stage.StageEditor.Stepped;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.core.page.PathPicture;
 import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
+import prolalia.core.script.LessonChange.Deed;
 
 /** A page and what is placed on it. */
 @Controller
@@ -125,18 +129,41 @@ class StageController {
         return editor.save(teacher.actor(), id, ownerId, version, placed);
     }
 
+    /**
+     * What became of going a step back or forth in what was done to the lesson.
+     *
+     * @param stage null: its page is out of the lesson
+     * @param done said of it
+     * @param elsewhere whether lines or pages are not as this page shows them
+     */
+    record Step(Stage stage, String done, boolean elsewhere) {}
+
     @PostMapping("/lessons/{id}/stages/{ownerId}/undo")
     @ResponseBody
-    Stage undo(
-            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
-        return editor.step(teacher.actor(), id, ownerId, -1);
+    Step undo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
+        return step(ownerId, editor.undo(teacher.actor(), id, ownerId));
     }
 
     @PostMapping("/lessons/{id}/stages/{ownerId}/redo")
     @ResponseBody
-    Stage redo(
-            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
-        return editor.step(teacher.actor(), id, ownerId, 1);
+    Step redo(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String ownerId) {
+        return step(ownerId, editor.redo(teacher.actor(), id, ownerId));
+    }
+
+    private Step step(String ownerId, Stepped stepped) {
+        Reshaped change = stepped.change();
+        boolean shown = change.done() != null && change.done().deed() == Deed.STAGE;
+        String said = change.done() == null
+                ? messages.say("slip." + change.outcome())
+                : messages.say("deed." + change.done().deed(), change.done().size());
+        String done = change.outcome() == Outcome.REDONE || change.done() == null
+                ? said
+                : messages.say("slip." + (change.outcome() == Outcome.UNDONE ? "undone" : change.outcome()), said);
+        String where = shown && !ownerId.equals(change.page()) ? " " + messages.say("stage.elsewhere") : "";
+        return new Step(
+                stepped.stage().orElse(null),
+                done + where,
+                !shown && (change.outcome() == Outcome.UNDONE || change.outcome() == Outcome.REDONE));
     }
 
     /** Places spots of these lines where there is room. */

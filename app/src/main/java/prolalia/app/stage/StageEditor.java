@@ -7,6 +7,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.history.LessonHistory;
+import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
@@ -25,6 +27,8 @@ import prolalia.core.page.PageNumbers;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
 import prolalia.core.page.SpotPlacing;
+import prolalia.core.script.LessonChange;
+import prolalia.core.script.LessonChange.StageStep;
 
 /** What a teacher does to a stage; each is one change, which can be taken back. */
 @Service
@@ -36,6 +40,7 @@ class StageEditor {
     private final StageStore store;
     private final LessonService lessons;
     private final LessonAccess access;
+    private final LessonHistory history;
     private final PageInk ink;
     private final TransactionTemplate transaction;
 
@@ -44,12 +49,14 @@ class StageEditor {
             StageStore store,
             LessonService lessons,
             LessonAccess access,
+            LessonHistory history,
             PageInk ink,
             TransactionTemplate transaction) {
         this.stages = stages;
         this.store = store;
         this.lessons = lessons;
         this.access = access;
+        this.history = history;
         this.ink = ink;
         this.transaction = transaction;
     }
@@ -64,27 +71,50 @@ class StageEditor {
     Stage save(Teacher teacher, String lessonId, String ownerId, int version, Placed placed) {
         LessonView lesson = toEdit(teacher, lessonId);
         boolean onEvery = StageService.owner(lesson, ownerId).isEmpty();
-        if (store.stage(ownerId).version() != version) {
+        StoredStage before = store.stage(ownerId);
+        if (before.version() != version) {
             throw new StageRefusedException(StageRefusal.ELSEWHERE);
         }
         PageSettings manner = placed.manner() == null ? PageSettings.USUAL : placed.manner();
         if (manner.otherwise().size() > StageCheck.MOST_THINGS) {
             throw new StageRefusedException(StageRefusal.TOO_MANY);
         }
-        store.save(ownerId, version + 1, new Placed(check(lesson).checked(placed.things(), onEvery), manner));
+        keep(lessonId, ownerId, before, new Placed(check(lesson).checked(placed.things(), onEvery), manner));
         return stages.stage(lesson, ownerId);
     }
 
-    /** Takes the last change back, or with {@code by} 1 makes it again. */
-    @Transactional
-    Stage step(Teacher teacher, String lessonId, String ownerId, int by) {
-        LessonView lesson = toEdit(teacher, lessonId);
-        StageService.owner(lesson, ownerId);
-        int to = store.stage(ownerId).version() + by;
-        if (store.has(ownerId, to)) {
-            store.hold(ownerId, to);
-        }
-        return stages.stage(lesson, ownerId);
+    /**
+     * What was taken back, or made again: the last change of the lesson, wherever that was.
+     *
+     * @param stage as it is now; empty when its page is out of the lesson
+     */
+    record Stepped(Optional<Stage> stage, Reshaped change) {}
+
+    Stepped undo(Teacher teacher, String lessonId, String ownerId) {
+        needsOwner(teacher, lessonId, ownerId);
+        return stepped(teacher, ownerId, history.undo(lessonId));
+    }
+
+    Stepped redo(Teacher teacher, String lessonId, String ownerId) {
+        needsOwner(teacher, lessonId, ownerId);
+        return stepped(teacher, ownerId, history.redo(lessonId));
+    }
+
+    private Stepped stepped(Teacher teacher, String ownerId, Reshaped change) {
+        LessonView lesson = lessons.lesson(teacher, change.lessonId());
+        boolean there = lesson.summary().id().equals(ownerId)
+                || lesson.pages().stream().anyMatch(page -> page.page().id().equals(ownerId));
+        return new Stepped(there ? Optional.of(stages.stage(lesson, ownerId)) : Optional.empty(), change);
+    }
+
+    /** Another version holds, which can be taken back. */
+    private void keep(String lessonId, String ownerId, StoredStage before, Placed after) {
+        store.save(ownerId, before.version() + 1, after);
+        history.keep(lessonId, LessonChange.ofStages(List.of(step(ownerId, before))));
+    }
+
+    private static StageStep step(String ownerId, StoredStage before) {
+        return new StageStep(ownerId, before.version(), before.version() + 1);
     }
 
     /** Places a spot for each of these lines that has none, where there is room: below that of the line before it. */
@@ -120,9 +150,10 @@ class StageEditor {
             things.add(new Spot(Ids.newId().substring(0, 8), places.get(i), wanted.get(i), true));
         }
         if (!wanted.isEmpty()) {
-            store.save(
+            keep(
+                    lesson.summary().id(),
                     pageId,
-                    stored.version() + 1,
+                    stored,
                     new Placed(things, stored.placed().manner()));
         }
         return stages.stage(lesson, pageId);
@@ -153,6 +184,7 @@ class StageEditor {
         List<PageElement> chosen = store.stage(pageId).placed().things().stream()
                 .filter(thing -> thingIds.contains(thing.id()))
                 .toList();
+        List<StageStep> steps = new ArrayList<>();
         int placed = 0;
         int leftOut = 0;
         for (int number : numbers) {
@@ -164,14 +196,19 @@ class StageEditor {
                     EveryPage.copied(chosen, StageService.plain(from), StageService.plain(to)).stream()
                             .map(thing -> thing.named(Ids.newId().substring(0, 8)))
                             .toList();
-            if (store.stage(to.page().id()).placed().things().size() + copies.size() > StageCheck.MOST_THINGS) {
+            StoredStage before = store.stage(to.page().id());
+            if (before.placed().things().size() + copies.size() > StageCheck.MOST_THINGS) {
                 throw new StageRefusedException(StageRefusal.TOO_MANY);
             }
             if (!copies.isEmpty()) {
+                steps.add(step(to.page().id(), before));
                 stages.add(to.page().id(), copies);
             }
             placed += copies.size();
             leftOut += chosen.size() - copies.size();
+        }
+        if (!steps.isEmpty()) {
+            history.keep(lessonId, LessonChange.ofStages(steps));
         }
         return new Copied(placed, leftOut);
     }
@@ -195,12 +232,14 @@ class StageEditor {
                         .map(each -> each.page().aspect())
                         .findFirst())
                 .orElse(aspect);
-        if (store.stage(ownerId).placed().things().size() >= StageCheck.MOST_THINGS) {
+        StoredStage before = store.stage(ownerId);
+        if (before.placed().things().size() >= StageCheck.MOST_THINGS) {
             throw new StageRefusedException(StageRefusal.TOO_MANY);
         }
         store.addPicture(lessonId, hash, type);
         Area area = Area.fitted(aspect, pageAspect, PICTURE_SHARE);
         stages.add(ownerId, List.of(new PageElement.Picture(Ids.newId().substring(0, 8), area, hash, "")));
+        history.keep(lessonId, LessonChange.ofStages(List.of(step(ownerId, before))));
         return stages.stage(lesson, ownerId);
     }
 

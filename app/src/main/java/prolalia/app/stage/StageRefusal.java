@@ -13,7 +13,9 @@ public enum StageRefusal {
     /** Pages that aren't there, or can't be read. */
     PAGES,
     /** A file that is no picture that can be shown. */
-    PICTURE;
+    PICTURE,
+    /** A file of several pages, where one is meant. */
+    MANY;
 
     static StageRefusal of(Fault fault) {
         return switch (fault) {

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Service;
+import prolalia.app.history.LessonHistory;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
@@ -32,11 +33,13 @@ public class StageService {
     private final StageStore store;
     private final LessonService lessons;
     private final HintStore hints;
+    private final LessonHistory history;
 
-    StageService(StageStore store, LessonService lessons, HintStore hints) {
+    StageService(StageStore store, LessonService lessons, HintStore hints, LessonHistory history) {
         this.store = store;
         this.lessons = lessons;
         this.hints = hints;
+        this.history = history;
     }
 
     /**
@@ -45,7 +48,7 @@ public class StageService {
      * @param every the set of every page as it stands on this one; none on the stage of the set itself
      * @param farther what holds of a spot here that says nothing itself
      * @param fartherOfPage what holds where the page itself says nothing
-     * @param canUndo whether a change can be taken back
+     * @param canUndo whether a change of the lesson can be taken back
      * @param canRedo whether one that was taken back can be made again
      */
     public record Stage(
@@ -78,7 +81,8 @@ public class StageService {
                         page.page().id(),
                         page.page().picture(),
                         page.lines().stream().map(ScriptLine::given).toList(),
-                        placed.getOrDefault(page.page().id(), Placed.NOTHING)))
+                        placed.getOrDefault(page.page().id(), Placed.NOTHING),
+                        page.page().title()))
                 .toList();
         return new PublishedLesson(
                 lesson.summary().title(),
@@ -169,8 +173,8 @@ public class StageService {
                 Farther.of(ofPage, lessonRule),
                 Farther.of(PlayRule.SILENT, page.isEmpty() ? PlayRule.SILENT : lessonRule),
                 stored.version(),
-                store.has(ownerId, stored.version() - 1),
-                stored.newest() > stored.version());
+                history.canUndo(lesson.summary().id()),
+                history.canRedo(lesson.summary().id()));
     }
 
     /** The media type of a picture that was brought in to be placed on pages of a lesson. */

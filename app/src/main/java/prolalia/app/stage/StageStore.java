@@ -1,6 +1,5 @@
 package prolalia.app.stage;
 
-import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.select;
 import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.STAGE;
@@ -14,6 +13,7 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.history.StageVersions;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
@@ -22,7 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** What is placed on pages, and on every page of a lesson, in versions. Their owner is the page, or the lesson. */
 @Repository
-class StageStore {
+class StageStore implements StageVersions {
     /** Changes that can be taken back. */
     private static final int MOST_VERSIONS = 200;
 
@@ -42,9 +42,8 @@ class StageStore {
      * A stage as it stands.
      *
      * @param version counts from 0, an empty stage
-     * @param newest the newest version; later than {@code version} when changes were taken back
      */
-    record StoredStage(Placed placed, int version, int newest) {}
+    record StoredStage(Placed placed, int version) {}
 
     StoredStage stage(String ownerId) {
         return looking.select(STAGE.VERSION, STAGE_VERSION.THINGS, STAGE_VERSION.MANNER)
@@ -53,8 +52,8 @@ class StageStore {
                 .on(STAGE_VERSION.OWNER_ID.eq(STAGE.OWNER_ID), STAGE_VERSION.NUMBER.eq(STAGE.VERSION))
                 .where(STAGE.OWNER_ID.eq(ownerId))
                 .fetchOptional()
-                .map(row -> new StoredStage(placed(row), row.get(STAGE.VERSION), newest(ownerId)))
-                .orElseGet(() -> new StoredStage(Placed.NOTHING, 0, 0));
+                .map(row -> new StoredStage(placed(row), row.get(STAGE.VERSION)))
+                .orElseGet(() -> new StoredStage(Placed.NOTHING, 0));
     }
 
     /** What is placed on the pages of a lesson, by page, and on all of them, by the lesson's own id. */
@@ -70,14 +69,6 @@ class StageStore {
                 .fetch()
                 .stream()
                 .collect(Collectors.toMap(row -> row.get(STAGE.OWNER_ID), this::placed));
-    }
-
-    private int newest(String ownerId) {
-        return looking.select(max(STAGE_VERSION.NUMBER))
-                .from(STAGE_VERSION)
-                .where(STAGE_VERSION.OWNER_ID.eq(ownerId))
-                .fetchOptional(0, Integer.class)
-                .orElse(0);
     }
 
     private Placed placed(Record row) {
@@ -106,7 +97,8 @@ class StageStore {
     }
 
     /** Whether a version is there to go back or forward to; 0, the empty stage, always is, unless it is too long ago. */
-    boolean has(String ownerId, int number) {
+    @Override
+    public boolean has(String ownerId, int number) {
         return number >= 0
                 && (writing.fetchExists(
                                 STAGE_VERSION, STAGE_VERSION.OWNER_ID.eq(ownerId), STAGE_VERSION.NUMBER.eq(number))
@@ -115,7 +107,17 @@ class StageStore {
                                         STAGE_VERSION, STAGE_VERSION.OWNER_ID.eq(ownerId), STAGE_VERSION.NUMBER.eq(1)));
     }
 
-    void hold(String ownerId, int number) {
+    @Override
+    public int version(String ownerId) {
+        return writing.select(STAGE.VERSION)
+                .from(STAGE)
+                .where(STAGE.OWNER_ID.eq(ownerId))
+                .fetchOptional(STAGE.VERSION)
+                .orElse(0);
+    }
+
+    @Override
+    public void hold(String ownerId, int number) {
         writing.insertInto(STAGE)
                 .set(STAGE.OWNER_ID, ownerId)
                 .set(STAGE.VERSION, number)

@@ -125,7 +125,7 @@ public final class Doctor {
     }
 
     private void sizes() throws IOException {
-        for (String part : List.of("prolalia.db", "prolalia.db-wal", "media", "incoming", "waves", "temporary")) {
+        for (String part : List.of("prolalia.db", "prolalia.db-wal", "media", "incoming", "outlines", "temporary")) {
             List<Path> files = filesOf(root.resolve(part));
             long bytes = 0;
             for (Path file : files) {

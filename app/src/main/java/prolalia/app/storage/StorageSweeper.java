@@ -58,6 +58,7 @@ public class StorageSweeper {
                 chunks++;
             }
         }
+        FileSystemUtils.deleteRecursively(folder.coarseWaves());
         Set<String> used = store.used();
         int files = 0;
         for (String name : media.keptBefore(now.minus(UNUSED))) {

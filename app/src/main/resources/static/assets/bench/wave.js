@@ -1,6 +1,8 @@
 // The original of a take as a wave, with what its edits take away, on a canvas. Times are ms of the original.
 
-const STEP_PX = 3;
+// Of the height, what the loudest peak takes above the line and below it.
+const ABOVE = 0.6;
+const BELOW = 0.22;
 const CUT_EDGE_PX = 6;
 const INK = '#1f3442';
 const WASHED = '#c9c4b6';
@@ -57,7 +59,18 @@ export class Wave {
     }
   }
 
+  #exactMs(x) {
+    return this.from + (x / this.width) * this.span;
+  }
+
+  /** The largest of what a stretch touches; of one shorter than a value, what lies between it and its neighbours. */
   #magnitude(fromMs, toMs) {
+    if (toMs - fromMs < this.waveMs) {
+      const at = Math.max(0, Math.min(this.magnitudes.length - 1, (fromMs + toMs) / 2 / this.waveMs - 0.5));
+      const before = this.magnitudes[Math.floor(at)] ?? 0;
+      const after = this.magnitudes[Math.ceil(at)] ?? 0;
+      return (before + (after - before) * (at - Math.floor(at))) / this.loudest;
+    }
     const first = Math.max(0, Math.floor(fromMs / this.waveMs));
     const last = Math.min(this.magnitudes.length, Math.max(first + 1, Math.ceil(toMs / this.waveMs)));
     let most = 0;
@@ -167,34 +180,40 @@ export class Wave {
     });
   }
 
-  #ink(pen, height, middle, kept) {
-    let piece = 0;
-    let down = false;
-    let was = null;
-    for (let px = 0; px < this.width; px += STEP_PX) {
-      const from = this.ms(px);
-      const to = this.ms(px + STEP_PX);
-      while (piece < kept.length && kept[piece].endMs <= from) {
-        piece++;
-      }
-      const inside = piece < kept.length && kept[piece].startMs <= from;
-      const size = this.#magnitude(from, to);
-      const y = size < 0.012 ? middle : down ? middle + size * height * 0.1 : middle - size * height * 0.6;
-      if (inside !== was) {
-        if (was !== null) {
-          pen.stroke();
-        }
-        pen.strokeStyle = inside ? INK : WASHED;
-        pen.lineWidth = 1.7;
-        pen.lineJoin = 'round';
-        pen.beginPath();
-        pen.moveTo(px, middle);
-        was = inside;
-      }
-      pen.lineTo(px, y);
-      down = !down;
+  /** The peak of each pixel of the screen: above the line, and, smaller, below it. */
+  #outline(height, middle, step) {
+    const sizes = [];
+    for (let px = 0; px <= this.width; px += step) {
+      sizes.push(this.#magnitude(this.#exactMs(px), this.#exactMs(px + step)));
     }
-    pen.stroke();
+    const outline = new Path2D();
+    outline.moveTo(0, middle);
+    sizes.forEach((size, i) => outline.lineTo(i * step, middle - Math.max(0.6, size * height * ABOVE)));
+    for (let i = sizes.length - 1; i >= 0; i--) {
+      outline.lineTo(i * step, middle + Math.max(0.6, sizes[i] * height * BELOW));
+    }
+    outline.closePath();
+    return outline;
+  }
+
+  /** What is kept in ink, what isn't washed out; the border is where the cut is. */
+  #ink(pen, height, middle, kept) {
+    const outline = this.#outline(height, middle, 1 / (window.devicePixelRatio || 1));
+    const fill = (colour, fromMs, toMs) => {
+      const from = Math.max(0, this.x(fromMs));
+      const to = Math.min(this.width, this.x(toMs));
+      if (to > from) {
+        pen.save();
+        pen.beginPath();
+        pen.rect(from, 0, to - from, height);
+        pen.clip();
+        pen.fillStyle = colour;
+        pen.fill(outline);
+        pen.restore();
+      }
+    };
+    fill(WASHED, 0, this.wholeMs);
+    kept.forEach((piece) => fill(INK, piece.startMs, piece.endMs));
   }
 
   #pauses(pen, height, pieces, say) {

@@ -6,6 +6,7 @@ const lesson = `/lessons/${document.querySelector('.elsewhere').dataset.lesson}`
 const named = (file) => `?name=${encodeURIComponent(file.name)}`;
 
 takeIn({
+  kind: 'sound',
   largestBytes: 2 * 1024 ** 3,
   addresses(files) {
     const id = newId();

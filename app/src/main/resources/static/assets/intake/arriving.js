@@ -5,6 +5,7 @@ import { newId } from '../record/upload.js';
 const { lesson } = document.querySelector('.bring-in').dataset;
 
 takeIn({
+  kind: 'paper',
   largestBytes: 100 * 1024 ** 2,
   addresses: (files) => files.map((file) => `/lessons/${lesson}/papers/${newId()}?name=${encodeURIComponent(file.name)}`),
   afterwards: (places, troubles) => (troubles.length > 0 ? null : places.length === 1 ? places[0] : window.location.pathname),

@@ -9,7 +9,7 @@ const page = document.querySelector('.review');
 const address = `/papers/${page.dataset.paper}/pages/${page.dataset.page}/lines`;
 const at = (id) => document.getElementById(id);
 const sheet = new Sheet(at('sheet'), Number(page.dataset.aspect));
-let shown = { lines: [], changes: 0, wantedLines: 0 };
+let shown = { lines: [], sounds: [], changes: 0, wantedLines: 0 };
 let chosen = null;
 let busy = Promise.resolve();
 
@@ -39,12 +39,32 @@ function show(state) {
     list.lastElementChild.remove();
   }
   shown.lines.forEach((line, i) => fill(list.children[i], line));
+  rows().forEach((row) => row.classList.toggle('sounded', shown.sounds.some((sound) => sound.line === row.dataset.line)));
+  showSounds();
   at('no-text').hidden = shown.lines.length > 0;
   document.querySelector('[data-do=undo]').disabled = shown.changes === 0;
   at('take-words').textContent = say('take', { lines: shown.wantedLines });
   page.dataset.changes = shown.changes;
   page.dataset.state = 'open';
   draw();
+}
+
+/** Sounds of the file: those that are of no line as yet are asked about, each with the lines, the nearest first. */
+function showSounds() {
+  const near = (sound, line) => (line.area.w > 0 ? Math.hypot(line.area.x + line.area.w / 2 - sound.area.x, line.area.y + line.area.h / 2 - sound.area.y) : 9);
+  const asked = shown.sounds.map((sound, number) => ({ sound, number })).filter(({ sound }) => !sound.line);
+  at('unsaid').hidden = asked.length === 0;
+  at('unsaid').replaceChildren(say('unsaid', { count: asked.length }), ...asked.map(({ sound, number }) => {
+    const row = at('sound-row').content.firstElementChild.cloneNode(true);
+    const [button, label] = row.children;
+    button.textContent = say('hear', { name: sound.name });
+    button.addEventListener('click', () => new Audio(`/papers/${page.dataset.paper}/pages/${page.dataset.page}/sounds/${number}`).play().catch(tellOf));
+    label.querySelector('span').textContent = say('saysWhich');
+    const choices = [...shown.lines].sort((one, other) => near(sound, one) - near(sound, other));
+    label.querySelector('select').append(new Option(say('saysNone'), ''), ...choices.map((line) => new Option(line.text.slice(0, 80) || say('noWords'), line.id)));
+    label.querySelector('select').addEventListener('change', ({ target }) => change({ deed: 'SAY', lineId: target.value || null, at: number }));
+    return row;
+  }));
 }
 
 function draw() {

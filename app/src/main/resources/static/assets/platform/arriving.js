@@ -1,6 +1,7 @@
 // Files that come in: chosen or dropped, sent one after another with their progress shown. The page has #files, #landing,
 // #progress and #fault; what is said on the way is in its words.
 import { put, watchFiles } from '../record/upload.js';
+import { misplaced } from './misplaced.js';
 import { say } from './words.js';
 
 const at = (id) => document.getElementById(id);
@@ -36,12 +37,13 @@ async function send(address, file, onProgress) {
 /**
  * Takes files in.
  *
+ * @param kind of files that are taken here: paper, sound or lesson
  * @param addresses the address of each file, of all of them
  * @param largestBytes of each
  * @param afterwards where to go when all of them came in, by the places they are at
  * @param whenSent said while the server works on a file that has come in; nothing: it is done with it at once
  */
-export function takeIn({ addresses, largestBytes, afterwards, whenSent = null }) {
+export function takeIn({ kind, addresses, largestBytes, afterwards, whenSent = null }) {
   async function take(files) {
     at('fault').hidden = true;
     at('files').disabled = true;
@@ -52,6 +54,10 @@ export function takeIn({ addresses, largestBytes, afterwards, whenSent = null })
     let before = 0;
     for (const [i, file] of files.entries()) {
       try {
+        const other = misplaced(file, kind);
+        if (other) {
+          throw new Error(say(`misplaced.${other}`, { name: file.name }));
+        }
         if (file.size > largestBytes) {
           throw new Error(say('tooLarge'));
         }
@@ -61,7 +67,7 @@ export function takeIn({ addresses, largestBytes, afterwards, whenSent = null })
           show(works ? say(whenSent) : say('sending', { ...told, done: megabytes(loaded) }), works ? null : (before + loaded) / all);
         }));
       } catch (failure) {
-        troubles.push(files.length > 1 ? `${file.name}: ${failure.message}` : failure.message);
+        troubles.push(files.length > 1 && !failure.message.includes(file.name) ? `${file.name}: ${failure.message}` : failure.message);
       }
       before += file.size;
     }

@@ -1,7 +1,7 @@
 // A key for each thing with data-key: pressing it presses the thing, unless somebody is typing.
 
 const SWITCH = 'single-keys';
-const TYPING = 'input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable]';
+const TYPING = 'input:not([type=radio], [type=checkbox], [type=file]), textarea, select, [contenteditable]';
 const CHOOSING = 'input, summary';
 
 // WCAG 2.1.4: letters as keys can be switched off on this device.

@@ -7,10 +7,19 @@ import { showLevel } from '../record/level.js';
 import { LineTake } from '../record/linetake.js';
 import { LiveTrace } from '../record/livetrace.js';
 import { browserName, troubleOf } from '../record/microphone.js';
+import { pendingBytes, watchPending } from '../record/pending.js';
+import { pendingWords, uploadState } from '../record/upload-state.js';
+import { early } from './early-press.js';
 import { AtComputer, AtPhone } from './phone.js';
 
 const HANDS_FREE_KEY = 'hands-free';
 const PAUSE_KEY = 'hands-free-pause';
+
+/** Some seconds of sound as it is. */
+const SLOW_BYTES = 300_000;
+
+/** Whoever speaks for so long while nothing records has forgotten to start. */
+const FORGOTTEN_MS = 1_500;
 
 const page = document.querySelector('.prompter');
 const lines = [...document.querySelectorAll('#lines-to-read li')].map((item) => ({ ...item.dataset, words: item.textContent }));
@@ -24,6 +33,9 @@ const ear = new MicrophoneCapture();
 const landing = new Set();
 let index = 0;
 let take = null;
+let landed = 0;
+let Encoder = null;
+let choosing = false;
 let trace = new LiveTrace(at('live'), 4000);
 let handsFree = localStorage.getItem(HANDS_FREE_KEY) === 'yes';
 let startedAt = 0;
@@ -37,6 +49,10 @@ const is = (...states) => states.includes(page.dataset.state);
 
 function enter(state) {
   page.dataset.state = state;
+  at('not-recording').hidden = true;
+  if (is('ready', 'paused')) {
+    ear.spokenMs = 0;
+  }
   at('phase').textContent = say(`phase.${state}`);
   at('announce').textContent = say(`state.${state}`);
   at('start').hidden = !is('ready', 'paused');
@@ -68,15 +84,33 @@ function show() {
   trace = new LiveTrace(at('live'), Number(line.expectedMs));
 }
 
-function showUpload(state) {
-  at('courier').textContent = say(`courier.${state}`);
-  at('courier').classList.toggle('trouble', state !== 'stored');
+const showUpload = uploadState(at('courier'));
+
+/** At the end: which lines are there, and what still has to go. */
+function showLanding() {
+  if (is('landing')) {
+    const left = pendingBytes() > 0 ? pendingWords() : '';
+    at('announce').textContent = [say('landed', { done: landed, all: index + (take ? 1 : 0) }), left || say('state.landing')].join(' · ');
+  }
 }
+
+watchPending(showLanding);
 
 // ---- reading
 
+/** A line that doesn't keep up with what is said gets less to carry from the next take on. */
+async function makeSmaller() {
+  if (!Encoder && !choosing && pendingBytes() > SLOW_BYTES) {
+    choosing = true;
+    const { canEncode, OpusStream } = await import('../record/opus-stream.js');
+    Encoder = await canEncode(ear.sampleRate) ? OpusStream : null;
+  }
+}
+
+watchPending(() => makeSmaller().catch(() => {}));
+
 function hear() {
-  take = new LineTake(lines[index], ear.sampleRate, OVERLAP_MS, through, showUpload);
+  take = new LineTake(lines[index], ear.sampleRate, OVERLAP_MS, through, showUpload, Encoder);
   ear.begin(take);
 }
 
@@ -101,6 +135,8 @@ async function land(done, number) {
     mark.className = 'silent';
     showUpload('notLanded');
   }
+  landed++;
+  showLanding();
 }
 
 /** This line's take ends; the next one's has begun before the next sample comes. */
@@ -190,11 +226,29 @@ function follow({ state, index: reached, landed, as }) {
 /** Words that are longer than the screen move on. */
 const scrollWords = (by) => at('now').scrollBy({ top: by * at('now').clientHeight * 0.7 });
 
+/** Said loudly, since what is read now is lost. */
+function nothingRecords() {
+  if (is('opening', 'ready', 'paused') && at('not-recording').hidden) {
+    at('not-recording').hidden = false;
+    at('not-recording').textContent = say(is('opening') ? 'notYet' : 'notRecording');
+  }
+}
+
+const goOn = () => (is('reading') ? next() : nothingRecords());
+
 const KEYS = {
-  ' ': () => { if (is('ready', 'paused')) start(); },
-  Enter: () => { if (is('reading')) next(); },
-  ArrowRight: () => { if (is('reading')) next(); },
-  PageDown: () => { if (is('reading')) next(); },
+  ' ': () => {
+    if (is('ready', 'paused')) {
+      start();
+    } else if (is('opening')) {
+      // Pressed before the microphone was there: it begins as soon as it is.
+      early.pressed = true;
+      at('announce').textContent = say('soon');
+    }
+  },
+  Enter: goOn,
+  ArrowRight: goOn,
+  PageDown: goOn,
   ArrowLeft: () => { if (is('reading')) again(); },
   Backspace: () => { if (is('reading')) again(); },
   PageUp: () => { if (is('reading')) again(); },
@@ -254,6 +308,9 @@ function saidByNow() {
 
 setInterval(() => {
   showLevel(ear.loudest);
+  if (is('ready', 'paused') && !other.hasMicrophone && ear.spokenMs > FORGOTTEN_MS) {
+    nothingRecords();
+  }
   if (!is('reading') || !take) {
     return;
   }
@@ -293,6 +350,9 @@ async function open() {
   try {
     await ear.open();
     enter('ready');
+    if (early.pressed && !page.dataset.phone) {
+      start();
+    }
   } catch (failure) {
     trouble(troubleOf(failure));
   }

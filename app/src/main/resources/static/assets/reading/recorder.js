@@ -8,6 +8,8 @@ import { LiveTrace } from '../record/livetrace.js';
 import { browserName, Microphone, troubleOf } from '../record/microphone.js';
 import { TakeInTheMaking } from '../record/take.js';
 import { LARGEST_BYTES, upload, watchFiles } from '../record/upload.js';
+import { uploadState } from '../record/upload-state.js';
+import { early } from './early-press.js';
 
 const QUIET_SHARE = 0.35;
 const COUNT_KEY = 'count-first';
@@ -113,10 +115,7 @@ setInterval(() => {
 
 // ---- recording
 
-function showUpload(state) {
-  at('courier').textContent = say(`courier.${state}`);
-  at('courier').classList.toggle('trouble', state !== 'stored');
-}
+const showUpload = uploadState(at('courier'));
 
 async function countDown() {
   enter('counting');
@@ -194,7 +193,11 @@ async function keep(id) {
 const ownTake = () => at('verdict').querySelector('[data-take]')?.dataset.take;
 
 async function startOrStop() {
-  if (is('ready')) {
+  if (is('opening')) {
+    // Pressed before the microphone was there: it begins as soon as it is.
+    early.pressed = true;
+    at('announce').textContent = say('soon');
+  } else if (is('ready')) {
     await begin();
   } else if (is('recording', 'paused')) {
     await finish();
@@ -271,6 +274,9 @@ watchFiles(at('file'), at('drop'), async ([file]) => {
 // ---- on entering: a recording to finish, or a fresh start
 
 await openMicrophone();
+if (early.pressed && is('ready') && !page.dataset.finish) {
+  begin();
+}
 if (page.dataset.finish) {
   enter('saving', say('finishing'));
   await judged(async () => {

@@ -1,6 +1,7 @@
 // The uploader carries chunks from the chunk store to the server, in order, as often as it takes.
 import { Answer, send } from '../platform/requests.js';
 import { dropChunk, firstChunk } from './chunk-store.js';
+import { forgetPending, settlePending } from './pending.js';
 
 const FIRST_WAIT_MS = 500;
 const LONGEST_WAIT_MS = 5000;
@@ -52,11 +53,13 @@ export class ChunkUploader {
       try {
         await this.#put(chunk);
         await dropChunk(chunk.recording, chunk.number);
+        settlePending(chunk.recording, chunk.data.byteLength);
         wait = FIRST_WAIT_MS;
         this.onState('stored');
       } catch (failure) {
         if (failure instanceof Answer && (failure.status === 404 || failure.status === 413)) {
           this.stop();
+          forgetPending(this.recording.id);
           this.onState('lost');
           return;
         }

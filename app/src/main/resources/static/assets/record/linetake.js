@@ -1,7 +1,9 @@
-// One line's take within a read-through: samples in, chunks of one second out, by the same store and uploader as ever.
+// One line's take within a read-through: samples in, chunks of one second out, by the same store and uploader as ever. As they
+// are, or, on a slow line, as Opus.
 import { lockName } from './resume-uploads.js';
 import { addressOf, ChunkUploader, end } from './chunk-uploader.js';
 import { dropRecording, putChunk, putRecording } from './chunk-store.js';
+import { addPending, forgetPending } from './pending.js';
 import { send } from '../platform/requests.js';
 
 const UNKNOWN_SIZE = 0xffffffff;
@@ -36,19 +38,28 @@ export class LineTake {
   #number = 0;
   #held = [];
   #heldCount = 0;
+  #stream = null;
   #release = () => {};
 
-  /** @param through the way to the server; empty: as whoever is signed in */
-  constructor(line, sampleRate, overlapMs, through, onState) {
+  /**
+   * @param through the way to the server; empty: as whoever is signed in
+   * @param Encoder what makes it small; null: it goes as it is
+   */
+  constructor(line, sampleRate, overlapMs, through, onState, Encoder = null) {
     this.line = line;
     this.sampleRate = sampleRate;
     this.onState = onState;
-    this.recording = { id: crypto.randomUUID(), through, line: line.id, words: line.words, type: `audio/wav;overlap=${overlapMs}`, startedAt: Date.now(), count: null };
+    if (Encoder) {
+      this.#stream = new Encoder(sampleRate, (bytes) => { this.#held.push(bytes); });
+    }
+    this.recording = { id: crypto.randomUUID(), through, line: line.id, words: line.words, type: `${this.#stream?.type ?? 'audio/wav'};overlap=${overlapMs}`, startedAt: Date.now(), count: null };
     this.uploader = new ChunkUploader(this.recording, onState);
     this.count = 0;
     navigator.locks?.request(lockName(this.recording.id), () => new Promise((resolve) => { this.#release = resolve; }));
     this.#written = putRecording(this.recording);
-    this.#store(wavHead(sampleRate));
+    if (!this.#stream) {
+      this.#store(wavHead(sampleRate));
+    }
   }
 
   /** How much was recorded, in ms. */
@@ -58,8 +69,12 @@ export class LineTake {
 
   push(samples) {
     this.count += samples.length;
-    this.#held.push(sixteenBits(samples));
     this.#heldCount += samples.length;
+    if (this.#stream) {
+      this.#stream.push(samples);
+    } else {
+      this.#held.push(new Uint8Array(sixteenBits(samples).buffer));
+    }
     if (this.#heldCount >= this.sampleRate) {
       this.#flush();
     }
@@ -67,19 +82,19 @@ export class LineTake {
 
   /** A chunk without a sound in it would be taken for one that was lost on the way, and asked for for ever. */
   #flush() {
-    if (this.#heldCount === 0) {
-      return;
-    }
-    const whole = new Int16Array(this.#heldCount);
+    const whole = new Uint8Array(this.#held.reduce((sum, part) => sum + part.length, 0));
     let at = 0;
     this.#held.forEach((part) => { whole.set(part, at); at += part.length; });
     this.#held = [];
     this.#heldCount = 0;
-    this.#store(whole.buffer);
+    if (whole.length > 0) {
+      this.#store(whole.buffer);
+    }
   }
 
   #store(buffer) {
     const number = this.#number++;
+    addPending(this.recording.id, buffer.byteLength);
     this.#written = this.#written.then(() => putChunk(this.recording.id, number, buffer)).then(() => {
       this.uploader.upload();
     }).catch(() => this.onState('full'));
@@ -87,6 +102,7 @@ export class LineTake {
 
   /** Nothing more comes; answers the server's verdict as HTML. The take is kept on its line, or lies beside the kept one. */
   async finish(keep = true) {
+    await this.#stream?.end();
     this.#flush();
     await this.#written;
     this.recording.count = this.#number;
@@ -94,6 +110,7 @@ export class LineTake {
     await this.uploader.emptied();
     const verdict = await end(this.recording, this.onState, { keep, words: this.line.words });
     await dropRecording(this.recording.id);
+    forgetPending(this.recording.id);
     this.#release();
     return verdict;
   }
@@ -101,6 +118,7 @@ export class LineTake {
   /** Throws the take away, here and on the server. */
   async throwAway() {
     this.uploader.stop();
+    forgetPending(this.recording.id);
     await this.#written;
     await dropRecording(this.recording.id);
     this.#release();

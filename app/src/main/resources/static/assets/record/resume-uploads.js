@@ -5,16 +5,18 @@ import { countChunks, dropRecording, recordings } from './chunk-store.js';
 /** A recording that is being made holds this lock, in whatever tab that is. */
 export const lockName = (id) => `recording-${id}`;
 
+/** Answers whether it was left over: nobody records it any more. */
 async function carryLeftOver(recording) {
-  await navigator.locks.request(lockName(recording.id), { ifAvailable: true }, async (lock) => {
+  return navigator.locks.request(lockName(recording.id), { ifAvailable: true }, async (lock) => {
     if (!lock) {
-      return;
+      return false;
     }
     await new ChunkUploader(recording).upload();
     // What the server doesn't take (another teacher may be signed in here) stays in the chunk store.
     if ((await countChunks(recording.id)) === 0) {
       await dropRecording(recording.id);
     }
+    return true;
   });
 }
 
@@ -33,12 +35,14 @@ export async function resumeUploads() {
   if (!navigator.locks || !window.indexedDB) {
     return;
   }
-  const left = await recordings();
-  for (const recording of left) {
-    await carryLeftOver(recording);
+  const left = [];
+  for (const recording of await recordings()) {
+    if (await carryLeftOver(recording)) {
+      left.push(recording.id);
+    }
   }
   if (place) {
-    const of = place.dataset.lesson ? `?lesson=${place.dataset.lesson}` : '';
-    htmx.ajax('GET', `/recordings/unfinished${of}`, { target: place, swap: 'innerHTML' });
+    const of = new URLSearchParams({ ...place.dataset, left });
+    htmx.ajax('GET', `/recordings/unfinished?${of}`, { target: place, swap: 'innerHTML' });
   }
 }

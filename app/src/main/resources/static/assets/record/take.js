@@ -3,6 +3,7 @@ import { lockName } from './resume-uploads.js';
 import { addressOf, ChunkUploader, end } from './chunk-uploader.js';
 import { dropRecording, putChunk, putRecording } from './chunk-store.js';
 import { bestType } from './microphone.js';
+import { addPending, forgetPending } from './pending.js';
 import { send } from '../platform/requests.js';
 
 const CHUNK_MS = 1000;
@@ -38,6 +39,7 @@ export class TakeInTheMaking {
     }
     const number = this.#number++;
     this.#written = this.#written.then(async () => {
+      addPending(this.recording.id, blob.size);
       await putChunk(this.recording.id, number, await blob.arrayBuffer());
       this.uploader.upload();
     }).catch(() => this.onState('full'));
@@ -77,6 +79,7 @@ export class TakeInTheMaking {
     await this.uploader.emptied();
     const verdict = await end(this.recording, this.onState, { words: this.recording.words });
     await dropRecording(this.recording.id);
+    forgetPending(this.recording.id);
     this.#release();
     return verdict;
   }
@@ -86,6 +89,7 @@ export class TakeInTheMaking {
     this.uploader.stop();
     await this.#stopRecorder();
     await dropRecording(this.recording.id);
+    forgetPending(this.recording.id);
     this.#release();
     await send('DELETE', addressOf(this.recording)).catch(() => {});
   }

@@ -49,6 +49,9 @@ export function watchFiles(field, place, onFiles) {
   field.addEventListener('change', () => {
     take(field.files);
     field.value = '';
+    // The field isn't seen: with the focus in it, keys would do nothing.
+    field.blur();
+    document.getElementById('content')?.focus({ preventScroll: true });
   });
   document.addEventListener('dragover', (event) => {
     event.preventDefault();

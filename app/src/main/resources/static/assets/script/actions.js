@@ -68,6 +68,13 @@ export async function join(row) {
   }
 }
 
+/** Lines of their own out of a text; the row goes when it is empty. */
+export async function pasteUnder(row, text, wrapped) {
+  const fresh = await perform('POST', address(row, '/paste'), { text, wrapped });
+  fresh?.[0]?.querySelector('.more')?.focus();
+  return Boolean(fresh);
+}
+
 /** A line for each of its sentences. */
 export async function steps(row) {
   const fresh = await perform('POST', address(row, '/steps'));

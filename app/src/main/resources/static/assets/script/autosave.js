@@ -8,7 +8,8 @@ const waiting = new Set();
 // Rows whose words were changed elsewhere too, until the teacher has said which hold.
 const undecided = new Set();
 
-function show(state) {
+/** Says at the head of the lesson how far saving is. */
+export function show(state) {
   const place = document.getElementById('save-state');
   if (place) {
     place.textContent = `· ${say(state)}`;
@@ -50,11 +51,19 @@ function settle(row, area, saved) {
     waiting.delete(row);
   }
   note(row, null);
+  nameButtons(row, saved.words);
   showChanges(row, saved.changes);
   if (waiting.size === 0) {
     show('saved');
   }
   document.body.dispatchEvent(new CustomEvent('script-changed'));
+}
+
+/** The buttons of a line are called by its words. */
+function nameButtons(row, words) {
+  Object.entries({ 'a.sound, .record-line': 'nameRecord', '.more': 'nameMore', '.remove-line': 'nameRemove' }).forEach(([which, key]) => {
+    row.querySelectorAll(which).forEach((button) => button.setAttribute('aria-label', say(key, { words })));
+  });
 }
 
 /** Shows which words changed since the take. */
@@ -181,24 +190,5 @@ export function watchWords(sheet) {
       clearTimeout(timers.get(row));
       save(row, target);
     }
-  });
-}
-
-/** Saves a single field, such as the title. */
-export function watchField(field) {
-  let timer = 0;
-  const put = async () => {
-    try {
-      await send('PUT', field.dataset.save, new URLSearchParams({ title: field.value }));
-      show('saved');
-    } catch (failure) {
-      show('notSaved');
-      timer = setTimeout(put, RETRY_MS);
-    }
-  };
-  field.addEventListener('input', () => {
-    show('saving');
-    clearTimeout(timer);
-    timer = setTimeout(put, TYPING_PAUSE_MS);
   });
 }

@@ -47,6 +47,12 @@ function put({ dataset }, row) {
 /** Answers the rows that are new on the page. */
 export function place(html) {
   const answer = rowsIn(html);
+  const { pages } = answer.querySelector('.slip').dataset;
+  if (pages) {
+    // Pages came, went or moved: all of the script is fetched again, and says what was done.
+    window.location.assign(`${window.location.pathname}?slip=${pages}`);
+    return [];
+  }
   const had = focused();
   const fresh = [];
   answer.querySelectorAll('[data-gone]').forEach(({ dataset }) => document.getElementById(`line-${dataset.gone}`)?.remove());

@@ -1,9 +1,11 @@
 // The script page: rows that save themselves, lines that can be reshaped, and coverage that follows.
-import { watchField, watchWords } from './autosave.js';
+import { watchField } from '../platform/saved-field.js';
+import { show, watchWords } from './autosave.js';
 import { watchMoving } from './move-take.js';
 import { changeKind, watchButtons, watchKeys, watchUndo } from './actions.js';
 import { watchFilters } from './filters.js';
 import { watchMenu } from './menu.js';
+import { watchPasting } from './pasting.js';
 import { fillRows } from './rows.js';
 import { watchDragging } from './sorting.js';
 import { showStranded } from './stranded.js';
@@ -14,10 +16,11 @@ const main = document.querySelector('.lesson');
 const sheet = document.querySelector('.sheet');
 let refreshing = 0;
 
-function refreshSoon() {
+/** What a change of shape did is said already; what was typed is said when the rest is fetched. */
+function refreshSoon({ detail }) {
   clearTimeout(refreshing);
   refreshing = setTimeout(() => {
-    htmx.ajax('GET', `/lessons/${main.dataset.lesson}/coverage`, { target: 'body', swap: 'none' });
+    htmx.ajax('GET', `/lessons/${main.dataset.lesson}/coverage?typed=${detail !== 'shape'}`, { target: 'body', swap: 'none' });
   }, REFRESH_PAUSE_MS);
 }
 
@@ -34,6 +37,7 @@ watchMoving();
 watchWords(sheet);
 watchKeys(sheet);
 watchMenu(sheet);
+watchPasting(sheet);
 watchButtons(main);
 watchUndo();
 watchDragging();
@@ -45,7 +49,7 @@ sheet.addEventListener('change', ({ target }) => {
     changeKind(target.closest('.row-line'), target.value);
   }
 });
-document.querySelectorAll('[data-save]').forEach(watchField);
+document.querySelectorAll('[data-save]').forEach((field) => watchField(field, show));
 watchFilters(document.getElementById('filters'));
 document.body.addEventListener('script-changed', refreshSoon);
 

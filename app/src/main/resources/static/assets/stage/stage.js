@@ -1,5 +1,6 @@
 // The stage: things on a page, placed, moved and changed; each change is kept by the server before the next.
 import { Answer, send } from '../platform/requests.js';
+import { watchField } from '../platform/saved-field.js';
 import { tellNothing, tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
 import '../platform/keys.js';
@@ -14,6 +15,7 @@ import { Zoom } from './zoom.js';
 const NUDGE = 0.002;
 const FAR_NUDGE = 0.02;
 const EVERY = 'every-';
+const SAID_KEY = 'stage-said';
 
 const page = document.querySelector('.stage');
 const onEvery = page.classList.contains('every');
@@ -104,8 +106,19 @@ function ask(request, done = say('saved')) {
   busy = busy.then(async () => {
     try {
       at('stage-state').textContent = say('saving');
-      const state = await (await request()).json();
+      const answer = await (await request()).json();
+      const state = answer.stage ? { ...answer.stage, done: answer.done } : answer;
       unkept = false;
+      if (answer.elsewhere) {
+        // Lines and pages come with the page; when this one is out of the lesson, its script shows what there is.
+        sessionStorage.setItem(SAID_KEY, answer.done ?? done);
+        if (answer.stage !== null) {
+          location.reload();
+        } else {
+          location.assign(page.dataset.script);
+        }
+        return;
+      }
       if (state.things) {
         show(state);
       }
@@ -122,6 +135,11 @@ function ask(request, done = say('saved')) {
     }
   });
   return busy;
+}
+
+/** Back or forth in all that was done to the lesson, wherever that was. */
+function step(way) {
+  return ask(() => send('POST', `${address}/${way}`));
 }
 
 /** @param change from what is placed, and what is said of the page, to what is to be: any part of it */
@@ -168,6 +186,7 @@ const DEEDS = {
   link: () => add({ kind: 'LINK', area: { x: 0.35, y: 0.8, w: 0.3, h: 0.08 }, words: say('linkWords'), address: 'https://' + say('linkHost'), seen: true }).then(() => at('thing-address').select()),
   text: () => add({ kind: 'TEXT', area: { x: 0.3, y: 0.4, w: 0.4, h: 0.16 }, words: say('textWords'), size: 'NORMAL', tint: 'INK' }).then(() => at('thing-text').select()),
   picture: () => at('picture-file').click(),
+  pagePicture: () => at('page-picture-file').click(),
   jump: () => {
     const pages = [...at('thing-page').options];
     const ids = [...document.querySelectorAll('.rail a[href*="/pages/"]:not(.every-link)')];
@@ -184,8 +203,8 @@ const DEEDS = {
     chosen = new Set();
     saveThings((things) => things.filter((thing) => !gone.has(thing.id)));
   },
-  undo: () => ask(() => send('POST', `${address}/undo`)),
-  redo: () => ask(() => send('POST', `${address}/redo`)),
+  undo: () => step('undo'),
+  redo: () => step('redo'),
 };
 
 const ALIGN = {
@@ -194,7 +213,7 @@ const ALIGN = {
   size: ([first]) => (area) => ({ ...area, w: first.area.w, h: first.area.h }),
 };
 
-at('of-page').addEventListener('change', () => save(({ manner }) => ({
+at('of-page').addEventListener('change', ({ target }) => target.matches('[data-save]') || save(({ manner }) => ({
   manner: { ...manner, example: at('of-page').elements.example?.checked ?? false, rule: pageRule.rule() },
 })));
 at('of-page').addEventListener('submit', (event) => event.preventDefault());
@@ -212,6 +231,14 @@ at('picture-file').addEventListener('change', () => {
   }
   at('picture-file').value = '';
 });
+at('page-picture-file')?.addEventListener('change', () => {
+  const [file] = at('page-picture-file').files;
+  if (file) {
+    ask(() => send('PUT', `${at('page-picture-file').dataset.page}/picture`, file, { 'Content-Type': 'application/octet-stream' }));
+  }
+  at('page-picture-file').value = '';
+});
+document.querySelectorAll('[data-save]').forEach((field) => watchField(field, (state) => { at('stage-state').textContent = say(state); }));
 at('copy')?.addEventListener('click', () => {
   const values = new URLSearchParams([...chosen].map((id) => ['thing', id]));
   values.append('pages', at('copy-pages').value);
@@ -280,4 +307,6 @@ new Zoom(at('sheet-place'), at('sheet'), draw);
 // A part of the inspector that is opened moves the list.
 window.addEventListener('toggle', tie, { capture: true });
 
+at('stage-state').textContent = sessionStorage.getItem(SAID_KEY) ?? '';
+sessionStorage.removeItem(SAID_KEY);
 send('GET', address).then((response) => response.json()).then(show).catch(tellOf);

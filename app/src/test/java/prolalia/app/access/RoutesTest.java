@@ -132,6 +132,7 @@ class RoutesTest extends RunningHouse {
                         .replace("{ownerId}", page)
                         .replace("{hash}", HASH)
                         .replace("{number}", "1")
+                        .replace("{sound}", "0")
                         .replace("{token}", token)
                 + "?line=" + line + "&lines=" + line + "&take=" + take + "&lineId=" + line + "&thing=x" + FIELDS;
     }

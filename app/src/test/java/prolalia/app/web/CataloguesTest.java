@@ -9,7 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import prolalia.core.align.FileMatch;
 import prolalia.core.align.SplitFinding;
-import prolalia.core.script.ScriptChange;
+import prolalia.core.script.LessonChange;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Refusal;
 
@@ -53,8 +53,8 @@ class CataloguesTest {
     }
 
     @ParameterizedTest
-    @EnumSource(ScriptChange.Deed.class)
-    void deedsThatCanBeUndone(ScriptChange.Deed deed) {
+    @EnumSource(LessonChange.Deed.class)
+    void deedsThatCanBeUndone(LessonChange.Deed deed) {
         said("deed." + deed);
     }
 

@@ -35,19 +35,25 @@ class DeskTest extends RunningHouse {
         Visitor ines = Visitor.ines(base());
         String line = ines.newLine("On the first page");
         String lesson = ines.lessonOf(line);
-        String added = Visitor.text(ines.form("/lessons/" + lesson + "/pages"));
-        String second = Visitor.first(added, "/pages/([^/]+)/remove");
+        assertThat(Visitor.text(ines.form("/lessons/" + lesson + "/pages"))).contains("Page added");
+        String second = Visitor.first(ines.page("/lessons/" + lesson + "/pages/2"), "/pages/([^/]+)/remove");
         ines.form("/pages/" + second + "/move", "later", "false");
         assertThat(ines.page("/lessons/" + lesson)).matches("(?s).*Page 2.*On the first page.*");
         String first = Visitor.first(ines.page("/lessons/" + lesson + "/pages/2"), "/pages/([^/]+)/remove");
         String link = ines.linkTo(lesson);
         assertThat(Visitor.text(ines.form("/pages/" + first + "/remove")))
-                .contains("out of the lesson", "/pages/" + first + "/put-back")
+                .contains("Page removed", "Undo")
                 .doesNotContain("On the first page");
         assertThat(new Visitor(base()).page(link)).doesNotContain("On the first page");
         assertThat(ines.page("/bin")).contains("/pages/" + first + "/put-back", "30 days left");
         ines.form("/pages/" + first + "/put-back");
         assertThat(new Visitor(base()).page(link)).contains("On the first page");
+        // Back, step by step: the page is out again, in again, and where it was before it was moved.
+        ines.form("/lessons/" + lesson + "/undo");
+        assertThat(new Visitor(base()).page(link)).doesNotContain("On the first page");
+        ines.form("/lessons/" + lesson + "/undo");
+        ines.form("/lessons/" + lesson + "/undo");
+        assertThat(ines.page("/lessons/" + lesson)).matches("(?s).*On the first page.*Page 2.*");
         ines.form("/lessons/" + lesson + "/remove");
         assertThat(ines.page("/bin")).contains("/lessons/" + lesson + "/put-back");
         ines.form("/lessons/" + lesson + "/put-back");

@@ -77,7 +77,7 @@ class EditsTest extends RunningHouse {
     void theWaveIsThereAtOnceAndNobodyElsesTakeIsOnTheBench() throws Exception {
         HttpResponse<byte[]> wave = ines.get("/takes/" + take + "/wave");
         assertThat(wave.body().length).isBetween(1_000, 1_400);
-        try (var kept = Files.walk(DATA.resolve("waves"))) {
+        try (var kept = Files.walk(DATA.resolve("outlines"))) {
             assertThat(kept.filter(Files::isRegularFile)).isNotEmpty();
         }
         Visitor stranger = new Visitor(base());

@@ -1,8 +1,10 @@
 package prolalia.core.intake;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
 import prolalia.core.page.Area;
 
@@ -11,8 +13,9 @@ import prolalia.core.page.Area;
  * can't be made is empty.
  *
  * @param lines in reading order
+ * @param sounds for each sound of the page the id of the line that it says; null for one that is of no line as yet
  */
-public record Proposal(List<ProposedLine> lines) {
+public record Proposal(List<ProposedLine> lines, List<String> sounds) {
     /** Text that a line may be given has at most so many characters. */
     public static final int LONGEST_TEXT = 4_000;
 
@@ -35,6 +38,42 @@ public record Proposal(List<ProposedLine> lines) {
 
     public Proposal {
         lines = List.copyOf(lines);
+        sounds = sounds == null ? List.of() : Collections.unmodifiableList(new ArrayList<>(sounds));
+    }
+
+    /** All that was found, and what its sounds say; one that says words which stand nowhere brings its line with it. */
+    public static Proposal of(List<FoundLine> found, List<FoundSound> sounds) {
+        Proposal written = of(found);
+        List<ProposedLine> lines = new ArrayList<>(written.lines);
+        List<SoundsOfLines.Written> places = lines.stream()
+                .map(line -> new SoundsOfLines.Written(
+                        line.text(),
+                        Optional.of(line).filter(ProposedLine::hasPlace).map(ProposedLine::area)))
+                .toList();
+        List<OptionalInt> pairs = SoundsOfLines.pair(sounds, places);
+        List<String> said = new ArrayList<>();
+        int insertAt = lines.size();
+        for (int i = 0; i < sounds.size(); i++) {
+            FoundSound sound = sounds.get(i);
+            if (pairs.get(i).isPresent()) {
+                said.add(written.lines.get(pairs.get(i).getAsInt()).id());
+            } else if (sound.line() != null && lines.size() < MOST_LINES) {
+                String id = "s" + (i + 1);
+                lines.add(
+                        insertAt++,
+                        new ProposedLine(
+                                id,
+                                sound.line().kind(),
+                                sound.line().label(),
+                                sound.line().words(),
+                                sound.area(),
+                                true));
+                said.add(id);
+            } else {
+                said.add(null);
+            }
+        }
+        return new Proposal(lines, said);
     }
 
     /** All that was found, wanted where there is something to say; numbers and letters are seen, and needn't be said. */
@@ -53,7 +92,7 @@ public record Proposal(List<ProposedLine> lines) {
                     line.area(),
                     line.kind().becomes().isPresent()));
         }
-        return new Proposal(lines);
+        return new Proposal(lines, List.of());
     }
 
     private static Optional<Marker> marker(FoundLine line) {
@@ -127,7 +166,9 @@ public record Proposal(List<ProposedLine> lines) {
                 at,
                 new ProposedLine(
                         first.id(), first.kind(), first.label(), text, area, first.wanted() || second.wanted()));
-        return Optional.of(new Proposal(joined));
+        List<String> said = new ArrayList<>(sounds);
+        said.replaceAll(line -> second.id().equals(line) ? said.contains(first.id()) ? null : first.id() : line);
+        return Optional.of(new Proposal(joined, said));
     }
 
     /**
@@ -161,7 +202,7 @@ public record Proposal(List<ProposedLine> lines) {
         List<ProposedLine> cut = new ArrayList<>(lines);
         cut.set(at, new ProposedLine(line.id(), line.kind(), line.label(), first, upper, line.wanted()));
         cut.add(at + 1, new ProposedLine(newId, line.kind(), null, second, lower, line.wanted()));
-        return Optional.of(new Proposal(cut));
+        return Optional.of(new Proposal(cut, sounds));
     }
 
     /** Adds a line that the teacher drew, where it comes in reading order: after those that begin above it. */
@@ -178,7 +219,7 @@ public record Proposal(List<ProposedLine> lines) {
         }
         List<ProposedLine> drawn = new ArrayList<>(lines);
         drawn.add(at, new ProposedLine(newId, FoundKind.DIRECTION, null, "", placed, true));
-        return Optional.of(new Proposal(drawn));
+        return Optional.of(new Proposal(drawn, sounds));
     }
 
     /** Moves a line one up or down in reading order. */
@@ -190,15 +231,33 @@ public record Proposal(List<ProposedLine> lines) {
         }
         List<ProposedLine> moved = new ArrayList<>(lines);
         moved.add(to, moved.remove(at));
-        return Optional.of(new Proposal(moved));
+        return Optional.of(new Proposal(moved, sounds));
+    }
+
+    /**
+     * Says which line a sound says; another sound that said it is of no line then.
+     *
+     * @param sound counts from 0
+     * @param id null: of none
+     */
+    public Optional<Proposal> say(int sound, String id) {
+        if (sound < 0 || sound >= sounds.size() || (id != null && indexOf(id) < 0)) {
+            return Optional.empty();
+        }
+        List<String> said = new ArrayList<>(sounds);
+        said.replaceAll(line -> line != null && line.equals(id) ? null : line);
+        said.set(sound, id);
+        return Optional.of(new Proposal(lines, said));
     }
 
     private Optional<Proposal> change(String id, UnaryOperator<ProposedLine> how) {
         return indexOf(id) < 0
                 ? Optional.empty()
-                : Optional.of(new Proposal(lines.stream()
-                        .map(line -> line.id().equals(id) ? how.apply(line) : line)
-                        .toList()));
+                : Optional.of(new Proposal(
+                        lines.stream()
+                                .map(line -> line.id().equals(id) ? how.apply(line) : line)
+                                .toList(),
+                        sounds));
     }
 
     private int indexOf(String id) {

@@ -37,12 +37,20 @@ public record PublishedLesson(
      * @param id names it within the lesson
      * @param picture null when there is none
      * @param lines in reading order
+     * @param title what the teacher calls it; empty: nothing
      */
-    public record PublishedPage(String id, PublishedPicture picture, List<PublishedLine> lines, Placed placed) {
+    public record PublishedPage(
+            String id, PublishedPicture picture, List<PublishedLine> lines, Placed placed, String title) {
         private static final double SLIDE = 16.0 / 9;
 
         public PublishedPage {
             lines = List.copyOf(lines);
+            title = title == null ? "" : title;
+        }
+
+        /** A page without a title. */
+        public PublishedPage(String id, PublishedPicture picture, List<PublishedLine> lines, Placed placed) {
+            this(id, picture, lines, placed, "");
         }
 
         /** Width by height; that of a slide when it isn't known. */

@@ -41,6 +41,11 @@ public record StudentPage(
         PublishedLine praise,
         PublishedLine correction,
         LessonSettings settings) {
+    /** What the teacher calls it; empty: nothing. */
+    public String name() {
+        return page == null ? "" : page.title();
+    }
+
     /** Whether the words of the line that is heard are seen. */
     public boolean wordsShown() {
         return !settings.wordsHidden();

@@ -34,6 +34,11 @@ public record LineShape(
         return new LineShape(changed, traits, removed, keptTakeId, place, null);
     }
 
+    /** In a place of a standing line, the standing line's words are typed. */
+    LineShape withTyped(String changed) {
+        return new LineShape(changed, traits, removed, keptTakeId, place, standingLineId);
+    }
+
     LineShape withTraits(LineTraits changed) {
         return new LineShape(words, changed, removed, keptTakeId, place, standingLineId);
     }

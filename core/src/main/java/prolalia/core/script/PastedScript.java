@@ -52,6 +52,15 @@ public final class PastedScript {
 
     /** The lines in order; empty when there is no text. */
     public static List<ReadLine> read(String pasted) {
+        return read(pasted, true);
+    }
+
+    /** The lines in order, one for each that isn't empty: none is taken for the wrapped rest of the one before it. */
+    public static List<ReadLine> readEach(String pasted) {
+        return read(pasted, false);
+    }
+
+    private static List<ReadLine> read(String pasted, boolean wrapped) {
         List<ReadLine> lines = new ArrayList<>();
         boolean open = false;
         for (String raw : pasted.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) {
@@ -72,7 +81,7 @@ public final class PastedScript {
                 boolean choice = open && followsQuestion(lines);
                 lines.add(new ReadLine(choice ? LineKind.CHOICE : LineKind.DIRECTION, tidy(bullet.group(1))));
                 open = choice;
-            } else if (open) {
+            } else if (open && wrapped) {
                 ReadLine last = lines.remove(lines.size() - 1);
                 lines.add(new ReadLine(last.traits(), last.words() + " " + tidy(raw)));
             } else {

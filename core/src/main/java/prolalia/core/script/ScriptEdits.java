@@ -13,19 +13,20 @@ import java.util.regex.Pattern;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.script.LessonChange.Deed;
+import prolalia.core.script.LessonChange.LineStep;
+import prolalia.core.script.LessonChange.TakePlace;
+import prolalia.core.script.LessonChange.TakeStep;
 import prolalia.core.script.LineShape.Place;
-import prolalia.core.script.ScriptChange.Deed;
-import prolalia.core.script.ScriptChange.LineStep;
-import prolalia.core.script.ScriptChange.TakePlace;
-import prolalia.core.script.ScriptChange.TakeStep;
+import prolalia.core.script.PastedScript.ReadLine;
 
 /**
  * What moving, splitting and joining lines, and moving takes, mean for a script. Takes nothing away for good: takes stay,
  * and every change can be reversed.
  *
  * <pre>{@code
- * ScriptChange change = new ScriptEdits(script).join("b", takesOfB).orElseThrow();
- * ScriptChange undo = change.reversed();
+ * LessonChange change = new ScriptEdits(script).join("b", takesOfB).orElseThrow();
+ * LessonChange undo = change.reversed();
  * }</pre>
  *
  * <p>An answer is empty when there is nothing to change.
@@ -62,8 +63,8 @@ public final class ScriptEdits {
     }
 
     /** New lines come in where they have been placed already. */
-    public static ScriptChange add(List<PlacedLine> added) {
-        return new ScriptChange(
+    public static LessonChange add(List<PlacedLine> added) {
+        return new LessonChange(
                 Deed.ADD,
                 added.stream()
                         .map(line -> new LineStep(
@@ -74,33 +75,62 @@ public final class ScriptEdits {
                 List.of());
     }
 
-    public Optional<ScriptChange> remove(String lineId) {
+    /**
+     * New lines come in under a line.
+     *
+     * @param newIds one for each of them
+     * @param spare whether the line may go when it has no words
+     */
+    public LessonChange pasteUnder(String lineId, List<ReadLine> read, List<String> newIds, boolean spare) {
+        LineShape under = line(lineId).shape();
+        boolean goes = spare && under.words().isBlank() && under.keptTakeId() == null;
+        List<LineStep> steps = new ArrayList<>();
+        if (goes) {
+            steps.add(new LineStep(lineId, under, under.withRemoved(true)));
+        }
+        String previous = goes ? under.place().afterLineId() : lineId;
+        for (int i = 0; i < read.size(); i++) {
+            Place place = new Place(under.place().pageId(), previous);
+            LineShape shape = new LineShape(read.get(i).words(), read.get(i).traits(), false, null, place, null);
+            steps.add(new LineStep(newIds.get(i), shape.withRemoved(true), shape));
+            previous = newIds.get(i);
+        }
+        return new LessonChange(Deed.ADD, steps, List.of());
+    }
+
+    /** Other words were typed into a line of the script as it was before. */
+    public LessonChange typed(String lineId, String words) {
+        LineShape shape = line(lineId).shape();
+        return change(Deed.WORDS, new LineStep(lineId, shape, shape.withTyped(words)));
+    }
+
+    public Optional<LessonChange> remove(String lineId) {
         LineShape shape = line(lineId).shape();
         return Optional.of(change(Deed.REMOVE, new LineStep(lineId, shape, shape.withRemoved(true))));
     }
 
-    public Optional<ScriptChange> changeKind(String lineId, LineKind kind) {
+    public Optional<LessonChange> changeKind(String lineId, LineKind kind) {
         LineShape shape = line(lineId).shape();
         return changeTraits(lineId, Deed.KIND, shape.traits().withKind(kind));
     }
 
     /** @param icon null: none any more */
-    public Optional<ScriptChange> changeIcon(String lineId, StepIcon icon) {
+    public Optional<LessonChange> changeIcon(String lineId, StepIcon icon) {
         LineShape shape = line(lineId).shape();
         return changeTraits(lineId, Deed.ICON, shape.traits().withIcon(icon));
     }
 
     /** @param label blank: none */
-    public Optional<ScriptChange> changeLabel(String lineId, String label) {
+    public Optional<LessonChange> changeLabel(String lineId, String label) {
         return changeTraits(lineId, Deed.LABEL, line(lineId).shape().traits().withLabel(label));
     }
 
     /** @param lang null: that of its lesson */
-    public Optional<ScriptChange> changeLang(String lineId, String lang) {
+    public Optional<LessonChange> changeLang(String lineId, String lang) {
         return changeTraits(lineId, Deed.LANG, line(lineId).shape().traits().withLang(lang));
     }
 
-    private Optional<ScriptChange> changeTraits(String lineId, Deed deed, LineTraits traits) {
+    private Optional<LessonChange> changeTraits(String lineId, Deed deed, LineTraits traits) {
         LineShape shape = line(lineId).shape();
         return shape.traits().equals(traits)
                 ? Optional.empty()
@@ -131,7 +161,7 @@ public final class ScriptEdits {
      * @param newLineIds of the lines that come in, one fewer than {@link #stepsOf} tells
      * @return empty when there is one sentence only
      */
-    public Optional<ScriptChange> intoSteps(String lineId, List<String> newLineIds) {
+    public Optional<LessonChange> intoSteps(String lineId, List<String> newLineIds) {
         LineShape shape = line(lineId).shape();
         List<String> steps = stepsOf(lineId);
         if (steps.size() < 2) {
@@ -152,11 +182,11 @@ public final class ScriptEdits {
         LineShape first =
                 shape.withWords(steps.get(0)).withTraits(shape.traits().withIcon(firstIcon));
         changes.add(new LineStep(lineId, shape, first));
-        return Optional.of(new ScriptChange(Deed.STEPS, changes, List.of()));
+        return Optional.of(new LessonChange(Deed.STEPS, changes, List.of()));
     }
 
     /** Moves a line to another place, of the same page or another one. */
-    public Optional<ScriptChange> move(String lineId, Place to) {
+    public Optional<LessonChange> move(String lineId, Place to) {
         LineShape shape = line(lineId).shape();
         boolean stays = shape.place().equals(to) || lineId.equals(to.afterLineId());
         return stays
@@ -171,7 +201,7 @@ public final class ScriptEdits {
      * @param at in UTF-16 units; within a letter and its marks, before that letter
      * @param newLineId of the line that comes in, removed up to now, placed by {@link #placeOfSplit}
      */
-    public ScriptChange split(String lineId, int at, String newLineId) {
+    public LessonChange split(String lineId, int at, String newLineId) {
         LineShape shape = line(lineId).shape();
         String[] parts = splitWords(shape.words(), at);
         boolean above = parts[0].isEmpty();
@@ -183,7 +213,7 @@ public final class ScriptEdits {
         if (divides) {
             steps.add(new LineStep(lineId, shape, shape.withWords(parts[0])));
         }
-        return new ScriptChange(divides ? Deed.SPLIT : Deed.ADD, steps, List.of());
+        return new LessonChange(divides ? Deed.SPLIT : Deed.ADD, steps, List.of());
     }
 
     /** Where the new line of a split comes in. */
@@ -200,7 +230,7 @@ public final class ScriptEdits {
      * @param takes of the lower line
      * @return empty when there is no line above
      */
-    public Optional<ScriptChange> join(String lineId, List<LineTake> takes) {
+    public Optional<LessonChange> join(String lineId, List<LineTake> takes) {
         LineShape lower = line(lineId).shape();
         String upperId = lower.place().afterLineId();
         if (upperId == null) {
@@ -210,7 +240,7 @@ public final class ScriptEdits {
         LineShape joined = upper.withWords(joinWords(upper.words(), lower.words()))
                 .withTraits(upper.words().isBlank() ? lower.traits() : upper.traits())
                 .withKept(upper.keptTakeId() == null ? lower.keptTakeId() : upper.keptTakeId());
-        return Optional.of(new ScriptChange(
+        return Optional.of(new LessonChange(
                 Deed.JOIN,
                 List.of(
                         new LineStep(upperId, upper, joined),
@@ -225,7 +255,7 @@ public final class ScriptEdits {
      * Gives a take to another line, where it is kept from now on and says that line's words. If it was the kept one of its
      * line, that line is silent.
      */
-    public Optional<ScriptChange> moveTake(LineTake take, String toLineId) {
+    public Optional<LessonChange> moveTake(LineTake take, String toLineId) {
         if (take.lineId().equals(toLineId)) {
             return Optional.empty();
         }
@@ -239,11 +269,11 @@ public final class ScriptEdits {
         String words = to.words().isBlank() ? take.words() : to.words();
         TakeStep step =
                 new TakeStep(take.id(), new TakePlace(take.lineId(), take.words()), new TakePlace(toLineId, words));
-        return Optional.of(new ScriptChange(Deed.MOVE_TAKE, steps, List.of(step)));
+        return Optional.of(new LessonChange(Deed.MOVE_TAKE, steps, List.of(step)));
     }
 
     /** A take made for another line is heard on this one from now on; it stays that line's. */
-    public Optional<ScriptChange> useTake(String lineId, String takeId) {
+    public Optional<LessonChange> useTake(String lineId, String takeId) {
         LineShape shape = line(lineId).shape();
         return takeId.equals(shape.keptTakeId()) && shape.standingLineId() == null
                 ? Optional.empty()
@@ -251,7 +281,7 @@ public final class ScriptEdits {
     }
 
     /** Nothing is heard on a line any more; its takes stay. */
-    public Optional<ScriptChange> silence(String lineId) {
+    public Optional<LessonChange> silence(String lineId) {
         LineShape shape = line(lineId).shape();
         return shape.keptTakeId() == null
                 ? Optional.empty()
@@ -263,7 +293,7 @@ public final class ScriptEdits {
      *
      * @param takeId of the standing line, null when it is silent
      */
-    public Optional<ScriptChange> useStanding(String lineId, String standingLineId, String words, String takeId) {
+    public Optional<LessonChange> useStanding(String lineId, String standingLineId, String words, String takeId) {
         LineShape shape = line(lineId).shape();
         return standingLineId.equals(shape.standingLineId()) || standingLineId.equals(lineId)
                 ? Optional.empty()
@@ -273,7 +303,7 @@ public final class ScriptEdits {
     }
 
     /** A line doesn't follow a standing line any more. */
-    public Optional<ScriptChange> onItsOwn(String lineId) {
+    public Optional<LessonChange> onItsOwn(String lineId) {
         LineShape shape = line(lineId).shape();
         return shape.standingLineId() == null
                 ? Optional.empty()
@@ -309,8 +339,8 @@ public final class ScriptEdits {
                 || codePoint >= 0xFF00 && codePoint <= 0xFF65;
     }
 
-    private static ScriptChange change(Deed deed, LineStep step) {
-        return new ScriptChange(deed, List.of(step), List.of());
+    private static LessonChange change(Deed deed, LineStep step) {
+        return new LessonChange(deed, List.of(step), List.of());
     }
 
     private PlacedLine line(String id) {

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import prolalia.core.intake.SoundsOfLines;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
@@ -96,14 +95,10 @@ class StageRulesTest {
     }
 
     @Test
-    void marksWithoutAPlaceOfTheirOwnGoDownThePageAndSoundsToTheNearestLine() {
+    void marksWithoutAPlaceOfTheirOwnGoDownThePage() {
         List<Area> placed =
                 SpotPlacing.downThePage(List.of(Optional.empty(), Optional.empty()), InkMap.blank(), List.of(), 1.5);
         assertThat(placed.get(1).y()).isGreaterThan(placed.get(0).bottom());
-        Area low = new Area(0.1, 0.8, 0.3, 0.05);
-        List<Optional<Area>> lines = List.of(Optional.of(CORNER), Optional.of(low));
-        assertThat(SoundsOfLines.nearest(List.of(low, low, low), lines))
-                .containsExactly(Optional.of(1), Optional.of(0), Optional.empty());
     }
 
     @Test

@@ -13,8 +13,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.script.LessonChange.Deed;
+import prolalia.core.script.LessonChange.LineStep;
+import prolalia.core.script.LessonChange.Now;
 import prolalia.core.script.LineShape.Place;
-import prolalia.core.script.ScriptChange.Deed;
+import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.core.script.ScriptEdits.LineTake;
 import prolalia.core.script.ScriptEdits.PlacedLine;
 
@@ -38,14 +41,14 @@ class ScriptEditsTest {
         return new ScriptEdits(script);
     }
 
-    private void make(ScriptChange change) {
+    private void make(LessonChange change) {
         change.lines().forEach(step -> shapes.put(step.lineId(), step.after()));
     }
 
     @Test
     void aLineIsSplitAtTheCursorAndTheTakeStaysWithTheFirstPart() {
         Map<String, LineShape> before = new LinkedHashMap<>(shapes);
-        ScriptChange change = edits().split("q", 6, "new");
+        LessonChange change = edits().split("q", 6, "new");
         make(change);
         assertThat(shapes.get("q").words()).isEqualTo("Which");
         assertThat(shapes.get("q").keptTakeId()).isEqualTo("tq");
@@ -58,13 +61,13 @@ class ScriptEditsTest {
 
     @Test
     void atTheBeginningOrTheEndTheLineStaysWholeAndAnEmptyOneComesBeforeOrAfter() {
-        ScriptChange above = edits().split("a", 0, "new");
+        LessonChange above = edits().split("a", 0, "new");
         assertThat(above.deed()).isEqualTo(Deed.ADD);
         assertThat(above.lines()).singleElement().satisfies(step -> {
             assertThat(step.after().words()).isEmpty();
             assertThat(step.after().place()).isEqualTo(new Place("p", "q"));
         });
-        ScriptChange below = edits().split("a", 1_000, "new");
+        LessonChange below = edits().split("a", 1_000, "new");
         assertThat(below.lines())
                 .singleElement()
                 .satisfies(step -> assertThat(step.after().place()).isEqualTo(new Place("p", "a")));
@@ -87,7 +90,7 @@ class ScriptEditsTest {
 
     @Test
     void aLineIsJoinedToTheOneAboveAndItsTakesComeAlong() {
-        ScriptChange change =
+        LessonChange change =
                 edits().join("a", List.of(new LineTake("ta", "a", "the root"))).orElseThrow();
         make(change);
         assertThat(shapes.get("q").words()).isEqualTo("Which comes first? the root");
@@ -115,7 +118,7 @@ class ScriptEditsTest {
 
     @Test
     void aTakeGivenToAnotherLineIsKeptThereAndSaysItsWords() {
-        ScriptChange change =
+        LessonChange change =
                 edits().moveTake(new LineTake("ta", "a", "the root"), "b").orElseThrow();
         make(change);
         assertThat(shapes.get("a").keptTakeId()).isNull();
@@ -125,27 +128,56 @@ class ScriptEditsTest {
         assertThat(edits().moveTake(new LineTake("ta", "b", "the leaf"), "b")).isEmpty();
     }
 
+    private Now now() {
+        return new Now(shapes, Map.of(), Map.of());
+    }
+
+    @Test
+    void typingThatGoesOnIsOneChangeAndTypingElsewhereAnother() {
+        LessonChange first = edits().typed("a", "the root of");
+        make(first);
+        LessonChange then = edits().typed("a", "the root of a bean");
+        make(then);
+        LessonChange both = then.after(first).orElseThrow();
+        make(both.reversed());
+        assertThat(shapes.get("a").words()).isEqualTo("the root");
+        assertThat(edits().typed("b", "x").after(both)).isEmpty();
+    }
+
+    @Test
+    void linesPastedIntoAnEmptyOneTakeItsPlaceAndIntoAnotherComeUnderIt() {
+        List<ReadLine> read = PastedScript.readEach("1. One?\n\n2. Two?");
+        LessonChange under = edits().pasteUnder("a", read, List.of("n1", "n2"), true);
+        assertThat(under.lines()).extracting(LineStep::lineId).containsExactly("n1", "n2");
+        assertThat(under.lines().get(0).after().place().afterLineId()).isEqualTo("a");
+        assertThat(under.lines().get(1).after().place().afterLineId()).isEqualTo("n1");
+        make(edits().typed("b", " "));
+        LessonChange instead = edits().pasteUnder("b", read, List.of("n1", "n2"), true);
+        assertThat(instead.lines().get(0).after().removed()).isTrue();
+        assertThat(instead.size()).as("what was empty doesn't count").isEqualTo(2);
+    }
+
     @Test
     void aChangeIsNotTakenBackOverWhatWasTypedOrReadSince() {
-        ScriptChange split = edits().split("q", 6, "new");
+        LessonChange split = edits().split("q", 6, "new");
         make(split);
-        assertThat(split.reversed().isSafeOn(shapes)).isTrue();
+        assertThat(split.reversed().isSafeOn(now())).isTrue();
         LineShape fresh = shapes.get("new");
         shapes.put("new", fresh.withWords("comes out first?"));
-        assertThat(split.reversed().isSafeOn(shapes)).isFalse();
+        assertThat(split.reversed().isSafeOn(now())).isFalse();
         shapes.put("new", fresh.withKept("take of today"));
-        assertThat(split.reversed().isSafeOn(shapes)).isFalse();
+        assertThat(split.reversed().isSafeOn(now())).isFalse();
         // Where a line stands has nothing to do with its words.
-        ScriptChange move = edits().move("b", new Place("p", null)).orElseThrow();
+        LessonChange move = edits().move("b", new Place("p", null)).orElseThrow();
         make(move);
         shapes.put("b", shapes.get("b").withWords("the stem"));
-        assertThat(move.reversed().isSafeOn(shapes)).isTrue();
+        assertThat(move.reversed().isSafeOn(now())).isTrue();
     }
 
     @Test
     void aTakeOfAnotherLineIsHeardHereAndCanBeTakenBack() {
         Map<String, LineShape> before = new LinkedHashMap<>(shapes);
-        ScriptChange change = edits().useTake("b", "ta").orElseThrow();
+        LessonChange change = edits().useTake("b", "ta").orElseThrow();
         make(change);
         assertThat(shapes.get("b").keptTakeId()).isEqualTo("ta");
         assertThat(shapes.get("a").keptTakeId()).as("it stays the other line's").isEqualTo("ta");
@@ -170,7 +202,7 @@ class ScriptEditsTest {
         // Moving it changes nothing of that; another take, or splitting its words, does.
         make(edits().move("b", new Place("p", null)).orElseThrow());
         assertThat(shapes.get("b").standingLineId()).isEqualTo("home");
-        ScriptChange own = edits().onItsOwn("b").orElseThrow();
+        LessonChange own = edits().onItsOwn("b").orElseThrow();
         make(own);
         assertThat(shapes.get("b").standingLineId()).isNull();
         assertThat(shapes.get("b").words()).isEqualTo("Now show your partner.");
@@ -192,7 +224,7 @@ class ScriptEditsTest {
         shapes.put("b", shapes.get("b").withWords("Look at the sea. Count the boats! Then draw one."));
         Map<String, LineShape> before = Map.copyOf(shapes);
         assertThat(edits().stepsOf("b")).containsExactly("Look at the sea.", "Count the boats!", "Then draw one.");
-        ScriptChange steps = edits().intoSteps("b", List.of("s1", "s2")).orElseThrow();
+        LessonChange steps = edits().intoSteps("b", List.of("s1", "s2")).orElseThrow();
         make(steps);
         assertThat(shapes.get("b").words()).isEqualTo("Look at the sea.");
         assertThat(List.of(

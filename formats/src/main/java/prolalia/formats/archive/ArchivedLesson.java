@@ -66,10 +66,16 @@ public record ArchivedLesson(
 
     /**
      * @param id names it within the archive
+     * @param title null when it has none
      * @param slide null when it was made of none
      */
     public record ArchivedPage(
-            String id, ArchivedPicture picture, Placed placed, ArchivedSlide slide, List<ArchivedLine> lines) {
+            String id,
+            String title,
+            ArchivedPicture picture,
+            Placed placed,
+            ArchivedSlide slide,
+            List<ArchivedLine> lines) {
         public ArchivedPage {
             placed = whole(placed);
             lines = lines == null ? List.of() : lines;

@@ -258,7 +258,8 @@ public final class LessonArchive implements AutoCloseable {
             if (page == null) {
                 throw ArchiveRefusedException.unreadable("");
             }
-            if (page.placed().things().size() > LessonLimits.MOST_THINGS) {
+            boolean longTitle = page.title() != null && page.title().length() > LessonLimits.LONGEST_TITLE;
+            if (longTitle || page.placed().things().size() > LessonLimits.MOST_THINGS) {
                 throw ArchiveRefusedException.tooLarge(LESSON);
             }
             lines += page.lines().size();

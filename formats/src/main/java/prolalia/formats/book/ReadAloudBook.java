@@ -64,8 +64,8 @@ public final class ReadAloudBook {
     }
 
     private BookChapter chapter(StudentPage page, List<BookChapter> aside) {
-        BookChapter chapter = new BookChapter(
-                pageName(page.number()), say("player.where", page.number(), page.count()), lang(), true);
+        String title = page.name().isEmpty() ? say("player.where", page.number(), page.count()) : page.name();
+        BookChapter chapter = new BookChapter(pageName(page.number()), title, lang(), true);
         if (page.page() == null) {
             chapter.paragraph(say("player.nothing"));
             return chapter;

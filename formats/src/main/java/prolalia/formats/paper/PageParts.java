@@ -1,6 +1,7 @@
 package prolalia.formats.paper;
 
 import java.util.List;
+import prolalia.core.intake.FoundSound.SaidLine;
 import prolalia.core.page.Area;
 
 /**
@@ -13,8 +14,11 @@ import prolalia.core.page.Area;
 public record PageParts(List<SoundPart> sounds, List<JumpPart> jumps, List<LinkPart> links) {
     public static final PageParts NONE = new PageParts(List.of(), List.of(), List.of());
 
-    /** @param name its file's name */
-    public record SoundPart(Area area, String name, byte[] content) {}
+    /**
+     * @param name its file's name
+     * @param line what the file says of the line that it is of; null: nothing
+     */
+    public record SoundPart(Area area, String name, byte[] content, SaidLine line) {}
 
     /** @param toPage counts from 0 */
     public record JumpPart(Area area, int toPage) {}

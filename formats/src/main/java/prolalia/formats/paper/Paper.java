@@ -25,6 +25,11 @@ public interface Paper extends Closeable {
      */
     BufferedImage picture(int page, int longestPx) throws IOException;
 
+    /** Whether whoever made it hid a page: it is there, but isn't shown. */
+    default boolean isHidden(int page) {
+        return false;
+    }
+
     /** What else stands on a page. */
     default PageParts parts(int page) throws IOException {
         return PageParts.NONE;

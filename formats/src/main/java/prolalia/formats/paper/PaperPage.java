@@ -2,6 +2,8 @@ package prolalia.formats.paper;
 
 import java.util.List;
 import prolalia.core.intake.FoundLine;
+import prolalia.core.intake.FoundSound;
+import prolalia.core.intake.FoundSound.SaidLine;
 import prolalia.core.page.Area;
 
 /**
@@ -12,6 +14,7 @@ import prolalia.core.page.Area;
  * @param height likewise
  * @param picture the name of the file with its picture; null when it could not be drawn
  * @param mediaType of the picture
+ * @param hidden whether the paper has it, but doesn't show it
  */
 public record PaperPage(
         int number,
@@ -22,10 +25,22 @@ public record PaperPage(
         List<FoundLine> lines,
         List<Sound> sounds,
         List<Jump> jumps,
-        List<Link> links) {
+        List<Link> links,
+        Boolean hidden) {
+    /** What was written before it was looked for says nothing of it. */
+    public PaperPage {
+        hidden = hidden != null && hidden;
+    }
 
-    /** @param file the name of the file with the recording, beside this one */
-    public record Sound(Area area, String name, String file) {}
+    /**
+     * @param file the name of the file with the recording, beside this one
+     * @param line what the paper says of the line that it is of; null: nothing
+     */
+    public record Sound(Area area, String name, String file, SaidLine line) {
+        public FoundSound found() {
+            return new FoundSound(area, line);
+        }
+    }
 
     /** @param toNumber counts from 1 */
     public record Jump(Area area, int toNumber) {}

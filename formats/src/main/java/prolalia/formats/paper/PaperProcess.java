@@ -77,6 +77,7 @@ public final class PaperProcess {
     private void read(Paper paper, int page, FoundPage found) throws IOException {
         int number = page + 1;
         Paper.PageSize size = paper.size(page);
+        PageParts parts = parts(paper, page);
         String name = null;
         String mediaType = null;
         try {
@@ -97,12 +98,11 @@ public final class PaperProcess {
             notDrawn.printStackTrace();
             name = null;
         }
-        PageParts parts = parts(paper, page);
         List<PaperPage.Sound> sounds = new ArrayList<>();
         for (PageParts.SoundPart sound : parts.sounds()) {
             String soundFile = "page-" + number + "-sound-" + (sounds.size() + 1);
             Files.write(folder.resolve(soundFile), sound.content());
-            sounds.add(new PaperPage.Sound(sound.area(), sound.name(), soundFile));
+            sounds.add(new PaperPage.Sound(sound.area(), sound.name(), soundFile, sound.line()));
         }
         PaperPage read = new PaperPage(
                 number,
@@ -117,7 +117,8 @@ public final class PaperProcess {
                         .toList(),
                 parts.links().stream()
                         .map(link -> new PaperPage.Link(link.area(), link.words(), link.address()))
-                        .toList());
+                        .toList(),
+                paper.isHidden(page));
         Files.writeString(folder.resolve("page-" + number + ".json"), json.writeValueAsString(read));
     }
 

@@ -24,6 +24,7 @@ import org.openxmlformats.schemas.presentationml.x2006.main.CTApplicationNonVisu
 import org.openxmlformats.schemas.presentationml.x2006.main.CTPicture;
 import prolalia.core.page.Area;
 import prolalia.core.page.WebAddress;
+import prolalia.formats.slides.SoundTag;
 
 /** The sounds, jumps and links of a slide. */
 final class SlideParts {
@@ -96,7 +97,10 @@ final class SlideParts {
         try (InputStream content = part.getInputStream()) {
             String path = part.getPartName().getName();
             sounds.add(new PageParts.SoundPart(
-                    area(shape), path.substring(path.lastIndexOf('/') + 1), content.readAllBytes()));
+                    area(shape),
+                    path.substring(path.lastIndexOf('/') + 1),
+                    content.readAllBytes(),
+                    SoundTag.read(picture.getNvPicPr().getCNvPr()).orElse(null)));
         }
     }
 

@@ -19,8 +19,10 @@ import org.apache.poi.xslf.usermodel.XSLFTable;
 import org.apache.poi.xslf.usermodel.XSLFTextParagraph;
 import org.apache.poi.xslf.usermodel.XSLFTextRun;
 import org.apache.poi.xslf.usermodel.XSLFTextShape;
+import org.openxmlformats.schemas.presentationml.x2006.main.CTPicture;
 import prolalia.core.intake.FoundPage;
 import prolalia.formats.paper.PaperRefusedException.Reason;
+import prolalia.formats.slides.SoundTag;
 
 /** Slides (ISO/IEC 29500, PresentationML), read with POI. */
 final class SlidesPaper implements Paper {
@@ -74,6 +76,11 @@ final class SlidesPaper implements Paper {
     }
 
     @Override
+    public boolean isHidden(int page) {
+        return show.getSlides().get(page).isHidden();
+    }
+
+    @Override
     public List<FoundPage> lines() {
         return show.getSlides().stream()
                 .map(slide -> new SlideLines(slide, size).found())
@@ -98,6 +105,7 @@ final class SlidesPaper implements Paper {
             graphics.fillRect(0, 0, picture.getWidth(), picture.getHeight());
             graphics.scale(scale, scale);
             XSLFSlide slide = show.getSlides().get(page);
+            withoutOurMarks(slide);
             useOurFonts(slide.getShapes());
             useOurFonts(slide.getSlideLayout().getShapes());
             useOurFonts(slide.getSlideMaster().getShapes());
@@ -106,6 +114,17 @@ final class SlidesPaper implements Paper {
             graphics.dispose();
         }
         return picture;
+    }
+
+    /** Marks that we wrote come back as spots; drawn as well, they would be there twice. */
+    private static void withoutOurMarks(XSLFSlide slide) {
+        for (XSLFShape shape : List.copyOf(slide.getShapes())) {
+            boolean ours = shape.getXmlObject() instanceof CTPicture picture
+                    && SoundTag.read(picture.getNvPicPr().getCNvPr()).isPresent();
+            if (ours) {
+                slide.removeShape(shape);
+            }
+        }
     }
 
     /** Before it is drawn: POI asks for the font that a run names, and would draw with any where that is missing. */

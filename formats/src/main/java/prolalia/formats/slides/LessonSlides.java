@@ -74,6 +74,7 @@ public final class LessonSlides {
     private final LessonFiles files;
     private final Map<String, PackagePartName> sounds = new HashMap<>();
     private final Map<Integer, XSLFSlide> slides = new HashMap<>();
+    private final Set<Integer> ownSlides = new HashSet<>();
     private int numberOfSounds;
 
     private LessonSlides(PublishedLesson lesson, LessonFiles files) throws IOException {
@@ -116,6 +117,9 @@ public final class LessonSlides {
                             .filter(slide -> slide.number() >= 1 && slide.number() <= were.size())
                             .map(slide -> were.get(slide.number() - 1))
                             .filter(used::add);
+            if (own.isPresent()) {
+                ownSlides.add(page.number());
+            }
             slides.put(page.number(), own.isPresent() ? own.get() : withPicture(page));
         }
         for (int i = were.size() - 1; i >= 0; i--) {
@@ -154,7 +158,8 @@ public final class LessonSlides {
         if (page.page() == null) {
             return;
         }
-        boolean own = files.slide(page.page().id()).isPresent();
+        // A slide of another deck goes out as its picture.
+        boolean own = ownSlides.contains(page.number());
         Area board = own ? Area.WHOLE : board(page);
         CTSlideTiming before = slide.getXmlObject().getTiming();
         SlideTiming timing = new SlideTiming(before == null ? null : before.xmlText(SlideXml.AS_ELEMENT));
@@ -229,12 +234,12 @@ public final class LessonSlides {
         }
         XSLFPictureShape shape = slide.createPicture(SlideXml.mark(show));
         shape.setAnchor(anchor(mark ? square(area) : corner(area)));
-        describe(shape, line.words());
         PackagePartName sound = sound(line.soundHash());
         PackagePart part = slide.getPackagePart();
         String link = part.addRelationship(sound, TargetMode.INTERNAL, AUDIO).getId();
         String embed = part.addRelationship(sound, TargetMode.INTERNAL, MEDIA).getId();
         CTPicture picture = (CTPicture) shape.getXmlObject();
+        SoundTag.write(line.line(), picture.getNvPicPr().getCNvPr());
         picture.getNvPicPr().getCNvPr().addNewHlinkClick().setId("");
         picture.getNvPicPr().getCNvPr().getHlinkClick().setAction("ppaction://media");
         CTApplicationNonVisualDrawingProps properties = picture.getNvPicPr().getNvPr();

@@ -73,7 +73,7 @@ class LessonArchiveTest {
                 Placed.NOTHING,
                 Map.of(),
                 Map.of(),
-                List.of(new ArchivedPage("p", null, placed, null, List.of(line))));
+                List.of(new ArchivedPage("p", "The first", null, placed, null, List.of(line))));
     }
 
     @Test

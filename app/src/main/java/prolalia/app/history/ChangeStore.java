@@ -1,4 +1,4 @@
-package prolalia.app.script;
+package prolalia.app.history;
 
 import static prolalia.app.platform.db.Tables.SCRIPT_CHANGE;
 
@@ -8,11 +8,12 @@ import org.jooq.DSLContext;
 import org.jooq.SortField;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.core.script.ScriptChange;
-import prolalia.core.script.ScriptChange.Deed;
+import prolalia.app.history.LessonHistory.Done;
+import prolalia.core.script.LessonChange;
+import prolalia.core.script.LessonChange.Deed;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The changes of each lesson's script in the order in which they were made. */
+/** The changes of each lesson in the order in which they were made. */
 @Repository
 class ChangeStore {
     private final DSLContext writing;
@@ -25,27 +26,29 @@ class ChangeStore {
         this.json = json;
     }
 
-    record StoredChange(int id, ScriptChange change) {}
-
-    /** What a change did, without its parts. */
-    record Done(Deed deed, int lines) {
-        static Done of(ScriptChange change) {
-            return new Done(change.deed(), change.lines().size());
-        }
-    }
+    record StoredChange(int id, LessonChange change, long madeAt) {}
 
     /** What had been undone before can't be made again from here on. */
-    void add(String lessonId, ScriptChange change, long now) {
+    void add(String lessonId, LessonChange change, long now) {
         writing.deleteFrom(SCRIPT_CHANGE)
                 .where(SCRIPT_CHANGE.LESSON_ID.eq(lessonId), SCRIPT_CHANGE.UNDONE.isTrue())
                 .execute();
         writing.insertInto(SCRIPT_CHANGE)
                 .set(SCRIPT_CHANGE.LESSON_ID, lessonId)
                 .set(SCRIPT_CHANGE.DEED, change.deed().name())
-                .set(SCRIPT_CHANGE.LINES, change.lines().size())
+                .set(SCRIPT_CHANGE.LINES, change.size())
                 .set(SCRIPT_CHANGE.CHANGE, json.writeValueAsString(change))
                 .set(SCRIPT_CHANGE.MADE_AT, now)
                 .set(SCRIPT_CHANGE.UNDONE, false)
+                .execute();
+    }
+
+    /** Another change in place of the last one. */
+    void replace(int id, LessonChange change, long now) {
+        writing.update(SCRIPT_CHANGE)
+                .set(SCRIPT_CHANGE.CHANGE, json.writeValueAsString(change))
+                .set(SCRIPT_CHANGE.MADE_AT, now)
+                .where(SCRIPT_CHANGE.ID.eq(id))
                 .execute();
     }
 
@@ -78,8 +81,8 @@ class ChangeStore {
                 .where(SCRIPT_CHANGE.LESSON_ID.eq(lessonId), which)
                 .orderBy(order)
                 .limit(1)
-                .fetchOptional(
-                        row -> new StoredChange(row.getId(), json.readValue(row.getChange(), ScriptChange.class)));
+                .fetchOptional(row -> new StoredChange(
+                        row.getId(), json.readValue(row.getChange(), LessonChange.class), row.getMadeAt()));
     }
 
     void setUndone(int id, boolean undone) {

@@ -1,0 +1,239 @@
+package prolalia.app.history;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.history.ChangeStore.StoredChange;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.PageStore;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.sound.TakeService;
+import prolalia.core.script.LessonChange;
+import prolalia.core.script.LessonChange.Deed;
+import prolalia.core.script.LessonChange.LineStep;
+import prolalia.core.script.LessonChange.Now;
+import prolalia.core.script.LessonChange.PageStep;
+import prolalia.core.script.LessonChange.StageStep;
+import prolalia.core.script.LineShape;
+import prolalia.core.script.LineShape.Place;
+
+/**
+ * What was done to lessons, one history for each: its script, its pages and what is placed on them. Each change is made as a
+ * whole, kept in mind, taken back and made again.
+ */
+@Service
+public class LessonHistory {
+    /** Typing with a longer pause in it is two steps back. */
+    private static final long TYPING_PAUSE_MS = 4_000;
+
+    private final LessonStore lessonStore;
+    private final LineStore lines;
+    private final PageStore pages;
+    private final StageVersions stages;
+    private final TakeService takes;
+    private final ChangeStore changes;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    LessonHistory(
+            LessonStore lessonStore,
+            LineStore lines,
+            PageStore pages,
+            StageVersions stages,
+            TakeService takes,
+            ChangeStore changes,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.lessonStore = lessonStore;
+        this.lines = lines;
+        this.pages = pages;
+        this.stages = stages;
+        this.takes = takes;
+        this.changes = changes;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    /** What came of a change. */
+    public enum Outcome {
+        MADE,
+        UNDONE,
+        REDONE,
+        /** There was nothing to change. */
+        NOTHING,
+        /** There is nothing more to undo, or to do again. */
+        NO_MORE,
+        /** What it touched was typed in, read or changed since: undoing it now would lose that. */
+        CHANGED_SINCE,
+        /** Another tab changed its lines in this very moment. */
+        CHANGED_MEANWHILE
+    }
+
+    /**
+     * A change that was made, with the lines that look different now.
+     *
+     * @param done null when there was nothing to do
+     * @param lines in reading order, each with where it stands; no line: it is out of the script
+     * @param page the page that it was about, when it was about more than lines; null: it was about lines, or is none
+     */
+    public record Reshaped(String lessonId, Outcome outcome, Done done, List<Reshaping> lines, String page) {
+        private static final Set<Outcome> CHANGES = EnumSet.of(Outcome.MADE, Outcome.UNDONE, Outcome.REDONE);
+
+        /** Whether pages aren't as they were, besides what is placed on them. */
+        public boolean changesPages() {
+            return page != null && CHANGES.contains(outcome) && done.deed() != Deed.STAGE;
+        }
+    }
+
+    /** What a change did, without its parts. @param size how many pages, or lines, it is about */
+    public record Done(Deed deed, int size) {
+        static Done of(LessonChange change) {
+            return new Done(change.deed(), change.size());
+        }
+    }
+
+    /**
+     * @param line null when it is removed
+     * @param place null when it is removed
+     */
+    public record Reshaping(String lineId, ScriptLine line, Place place) {}
+
+    /** What was taken back last, if nothing was done since. */
+    public Optional<Done> undone(String lessonId) {
+        return changes.firstUndone(lessonId).map(undone -> Done.of(undone.change()));
+    }
+
+    /** What was done in the last so many ms: a page that opens now offers to undo it. */
+    public Optional<Done> doneWithin(String lessonId, long ms) {
+        return changes.doneSince(lessonId, clock.millis() - ms);
+    }
+
+    public Reshaped undo(String lessonId) {
+        return again(lessonId, changes.lastMade(lessonId), true);
+    }
+
+    public Reshaped redo(String lessonId) {
+        return again(lessonId, changes.firstUndone(lessonId), false);
+    }
+
+    public Reshaped make(String lessonId, Optional<LessonChange> change) {
+        if (change.isEmpty()) {
+            return new Reshaped(lessonId, Outcome.NOTHING, null, List.of(), null);
+        }
+        var checked = takes.checkAgain(change.get().takes());
+        boolean made = Boolean.TRUE.equals(transaction.execute(status -> {
+            Set<String> there = lines.shapes(lessonId).keySet();
+            for (LineStep step : change.get().lines()) {
+                if (!there.contains(step.lineId())) {
+                    lines.insertRemoved(step.lineId(), step.after(), clock.millis());
+                }
+            }
+            if (!change.get().isSafeOn(now(lessonId, change.get()))) {
+                status.setRollbackOnly();
+                return false;
+            }
+            perform(change.get());
+            takes.move(change.get().takes(), checked);
+            keep(lessonId, change.get());
+            return true;
+        }));
+        return made
+                ? reshaped(lessonId, Outcome.MADE, change.get())
+                : new Reshaped(lessonId, Outcome.CHANGED_MEANWHILE, Done.of(change.get()), List.of(), null);
+    }
+
+    private Reshaped again(String lessonId, Optional<StoredChange> stored, boolean undo) {
+        if (stored.isEmpty()) {
+            return new Reshaped(lessonId, Outcome.NO_MORE, null, List.of(), null);
+        }
+        LessonChange change =
+                undo ? stored.get().change().reversed() : stored.get().change();
+        var checked = takes.checkAgain(change.takes());
+        boolean made = Boolean.TRUE.equals(transaction.execute(status -> {
+            if (!change.isSafeOn(now(lessonId, change))) {
+                return false;
+            }
+            perform(change);
+            takes.move(change.takes(), checked);
+            changes.setUndone(stored.get().id(), undo);
+            lessonStore.touch(lessonId, clock.millis());
+            return true;
+        }));
+        if (!made) {
+            return new Reshaped(lessonId, Outcome.CHANGED_SINCE, Done.of(change), List.of(), null);
+        }
+        return reshaped(lessonId, undo ? Outcome.UNDONE : Outcome.REDONE, change);
+    }
+
+    private Now now(String lessonId, LessonChange change) {
+        Map<String, Integer> versions = new HashMap<>();
+        for (StageStep step : change.stages()) {
+            // Too long ago counts as changed since.
+            versions.put(
+                    step.ownerId(), stages.has(step.ownerId(), step.after()) ? stages.version(step.ownerId()) : -1);
+        }
+        return new Now(lines.shapes(lessonId), pages.shapes(lessonId), versions);
+    }
+
+    private void perform(LessonChange change) {
+        change.pages().forEach(step -> pages.make(step, clock.millis()));
+        change.lines().forEach(step -> lines.make(step, clock.millis()));
+        change.stages().forEach(step -> stages.hold(step.ownerId(), step.after()));
+    }
+
+    /** Keeps a change in mind that was made. Typing that goes on is one change. */
+    public void keep(String lessonId, LessonChange change) {
+        long now = clock.millis();
+        Optional<StoredChange> typing = changes.lastMade(lessonId)
+                .filter(last -> now - last.madeAt() < TYPING_PAUSE_MS)
+                .filter(last -> changes.firstUndone(lessonId).isEmpty());
+        Optional<LessonChange> both = typing.flatMap(last -> change.after(last.change()));
+        if (both.isPresent()) {
+            changes.replace(typing.orElseThrow().id(), both.get(), now);
+        } else {
+            changes.add(lessonId, change, now);
+        }
+        lessonStore.touch(lessonId, now);
+    }
+
+    /** Whether there is something to take back. */
+    public boolean canUndo(String lessonId) {
+        return changes.lastMade(lessonId).isPresent();
+    }
+
+    /** Whether something was taken back that can be made again. */
+    public boolean canRedo(String lessonId) {
+        return changes.firstUndone(lessonId).isPresent();
+    }
+
+    private static String pageOf(LessonChange change) {
+        return change.pages().stream()
+                .map(PageStep::pageId)
+                .findFirst()
+                .or(() -> change.stages().stream().map(StageStep::ownerId).findFirst())
+                .orElse(null);
+    }
+
+    private Reshaped reshaped(String lessonId, Outcome outcome, LessonChange change) {
+        Set<String> touched = new HashSet<>();
+        change.lines().forEach(step -> touched.add(step.lineId()));
+        Map<String, ScriptLine> now = new HashMap<>();
+        lessonStore.lines(lessonId, touched).forEach(line -> now.put(line.line().id(), line));
+        List<Reshaping> reshaped = new ArrayList<>();
+        Map<String, LineShape> shapes = new LinkedHashMap<>(lines.shapes(lessonId));
+        shapes.keySet().retainAll(touched);
+        shapes.forEach(
+                (id, shape) -> reshaped.add(new Reshaping(id, now.get(id), shape.removed() ? null : shape.place())));
+        return new Reshaped(lessonId, outcome, Done.of(change), reshaped, pageOf(change));
+    }
+}
