@@ -259,6 +259,7 @@ class LineController {
         model.addAttribute("outcome", reshaped.outcome());
         model.addAttribute("done", reshaped.done());
         model.addAttribute("pagesChanged", reshaped.changesPages());
+        model.addAttribute("moreToUndo", script.canUndo(reshaped.lessonId()));
         return RESHAPED;
     }
 }

@@ -130,6 +130,7 @@ class ScriptController {
     /** @param slip what became of the last step, where that isn't known from the history itself */
     private void putSlip(String lessonId, Outcome slip, Model model) {
         Optional<Done> undone = slip == Outcome.UNDONE ? history.undone(lessonId) : Optional.empty();
+        model.addAttribute("moreToUndo", history.canUndo(lessonId));
         model.addAttribute("outcome", undone.isPresent() ? Outcome.UNDONE : Outcome.MADE);
         model.addAttribute(
                 "done",

@@ -296,6 +296,10 @@ class ScriptService {
         return history.undo(lessonId);
     }
 
+    boolean canUndo(String lessonId) {
+        return history.canUndo(lessonId);
+    }
+
     Reshaped redo(Teacher teacher, String lessonId) {
         access.require(teacher, lessonId, Right.EDIT);
         return history.redo(lessonId);

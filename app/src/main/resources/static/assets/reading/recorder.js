@@ -2,7 +2,7 @@
 import { listen, stop as stopListening } from '../platform/listen.js';
 import { send } from '../platform/requests.js';
 import { clock, say } from '../platform/words.js';
-import { uploadRest } from '../record/resume-uploads.js';
+import { resumeUploads, uploadRest } from '../record/resume-uploads.js';
 import { showLevel } from '../record/level.js';
 import { LiveTrace } from '../record/livetrace.js';
 import { browserName, Microphone, troubleOf } from '../record/microphone.js';
@@ -273,6 +273,10 @@ watchFiles(at('file'), at('drop'), async ([file]) => {
 
 // ---- on entering: a recording to finish, or a fresh start
 
+if (!page.dataset.finish) {
+  // What this page had recorded of the line when it was closed or loaded again.
+  resumeUploads();
+}
 await openMicrophone();
 if (early.pressed && is('ready') && !page.dataset.finish) {
   begin();

@@ -33,12 +33,22 @@ function sixteenBits(samples) {
   return bits;
 }
 
+/** Null when this browser can't after all. */
+function encoderOf(Encoder, sampleRate, onBytes) {
+  try {
+    return new Encoder(sampleRate, onBytes);
+  } catch (failure) {
+    return null;
+  }
+}
+
 export class LineTake {
   #written = Promise.resolve();
   #number = 0;
   #held = [];
   #heldCount = 0;
   #stream = null;
+  #raw = [];
   #release = () => {};
 
   /**
@@ -50,8 +60,10 @@ export class LineTake {
     this.sampleRate = sampleRate;
     this.onState = onState;
     if (Encoder) {
-      this.#stream = new Encoder(sampleRate, (bytes) => { this.#held.push(bytes); });
+      this.#stream = encoderOf(Encoder, sampleRate, (bytes) => { this.#held.push(bytes); });
     }
+    this.through = through;
+    this.overlapMs = overlapMs;
     this.recording = { id: crypto.randomUUID(), through, line: line.id, words: line.words, type: `${this.#stream?.type ?? 'audio/wav'};overlap=${overlapMs}`, startedAt: Date.now(), count: null };
     this.uploader = new ChunkUploader(this.recording, onState);
     this.count = 0;
@@ -71,6 +83,7 @@ export class LineTake {
     this.count += samples.length;
     this.#heldCount += samples.length;
     if (this.#stream) {
+      this.#raw.push(samples);
       this.#stream.push(samples);
     } else {
       this.#held.push(new Uint8Array(sixteenBits(samples).buffer));
@@ -103,6 +116,9 @@ export class LineTake {
   /** Nothing more comes; answers the server's verdict as HTML. The take is kept on its line, or lies beside the kept one. */
   async finish(keep = true) {
     await this.#stream?.end();
+    if (this.#stream?.failed) {
+      return this.#asItIs(keep);
+    }
     this.#flush();
     await this.#written;
     this.recording.count = this.#number;
@@ -113,6 +129,14 @@ export class LineTake {
     forgetPending(this.recording.id);
     this.#release();
     return verdict;
+  }
+
+  /** What could not be made small goes as it is, all of it. */
+  async #asItIs(keep) {
+    await this.throwAway();
+    const plain = new LineTake(this.line, this.sampleRate, this.overlapMs, this.through, this.onState);
+    this.#raw.forEach((samples) => plain.push(samples));
+    return plain.finish(keep);
   }
 
   /** Throws the take away, here and on the server. */

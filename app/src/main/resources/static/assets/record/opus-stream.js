@@ -13,21 +13,33 @@ export async function canEncode(sampleRate) {
 
 export class OpusStream {
   #samples = 0;
+  #written = 0;
 
   /** @param onBytes called with each piece of the file, in order */
   constructor(sampleRate, onBytes) {
     this.sampleRate = sampleRate;
+    this.failed = false;
     this.type = MEDIA_TYPE;
     this.muxer = new Muxer({
-      target: new StreamTarget({ onData: (data) => onBytes(data.slice()) }),
+      target: new StreamTarget({ onData: (data, position) => this.#take(data, position, onBytes) }),
       audio: { codec: 'A_OPUS', numberOfChannels: 1, sampleRate },
       streaming: true,
     });
-    this.encoder = new AudioEncoder({ output: (chunk, about) => this.muxer.addAudioChunk(chunk, about), error: () => {} });
+    this.encoder = new AudioEncoder({ output: (chunk, about) => this.muxer.addAudioChunk(chunk, about), error: () => { this.failed = true; } });
     this.encoder.configure(settings(sampleRate));
   }
 
+  /** What is written is never written again: a piece that has gone can't be changed. */
+  #take(data, position, onBytes) {
+    this.failed ||= position !== this.#written;
+    this.#written += data.length;
+    onBytes(data.slice());
+  }
+
   push(samples) {
+    if (this.failed) {
+      return;
+    }
     const timestamp = (this.#samples * 1e6) / this.sampleRate;
     this.#samples += samples.length;
     const data = new AudioData({ format: 'f32-planar', sampleRate: this.sampleRate, numberOfFrames: samples.length, numberOfChannels: 1, timestamp, data: samples });
@@ -37,8 +49,12 @@ export class OpusStream {
 
   /** All that was pushed is in the file then. */
   async end() {
-    await this.encoder.flush();
-    this.muxer.finalize();
-    this.encoder.close();
+    try {
+      await this.encoder.flush();
+      this.muxer.finalize();
+      this.encoder.close();
+    } catch (failure) {
+      this.failed = true;
+    }
   }
 }

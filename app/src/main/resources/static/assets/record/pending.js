@@ -3,6 +3,7 @@
 const RATE_OVER_MS = 10_000;
 const LEAVES = 'beforeunload';
 
+let first = null;
 const waiting = new Map();
 const acknowledged = [];
 const listeners = new Set();
@@ -16,7 +17,8 @@ export function pendingMs() {
   while (acknowledged.length > 0 && acknowledged[0].at < since) {
     acknowledged.shift();
   }
-  const rate = sum(acknowledged.map((each) => each.bytes)) / RATE_OVER_MS;
+  const over = Math.min(RATE_OVER_MS, performance.now() - first);
+  const rate = sum(acknowledged.map((each) => each.bytes)) / over;
   return rate > 0 ? pendingBytes() / rate : null;
 }
 
@@ -30,6 +32,7 @@ function changed() {
 
 /** A chunk was recorded. */
 export function addPending(recording, bytes) {
+  first ??= performance.now();
   waiting.set(recording, (waiting.get(recording) ?? 0) + bytes);
   changed();
 }

@@ -17,11 +17,13 @@ export function pendingWords() {
 /** Shows it in a place of the page; answers what to call with each state of an uploader. */
 export function uploadState(place) {
   let last = null;
+  // While somebody speaks, the last second is always still here.
+  const live = () => ['reading', 'recording'].includes(document.querySelector('.recorder').dataset.state);
   const show = () => {
     if (last === 'stored' && pendingBytes() > USUAL_BYTES) {
       place.textContent = pendingWords();
     } else {
-      place.textContent = say(last === 'stored' && pendingBytes() === 0 ? 'courier.all' : `courier.${last}`);
+      place.textContent = say(last === 'stored' && pendingBytes() === 0 && !live() ? 'courier.all' : `courier.${last}`);
     }
     place.classList.toggle('trouble', last !== 'stored');
   };

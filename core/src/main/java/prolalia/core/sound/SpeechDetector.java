@@ -3,6 +3,7 @@ package prolalia.core.sound;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * Where somebody speaks.
@@ -27,6 +28,12 @@ public final class SpeechDetector {
 
     /** The mean of the quietest tenth lies this far under the mean of steady noise, measured on white and pink noise. */
     private static final double NOISE_BIAS_DB = 2.5;
+
+    /** 35 dB under the loudest moment, nobody speaks: it is the room. */
+    private static final double QUIET_SHARE = Math.pow(10, -3.5);
+
+    /** A room that is heard for a fifth of a second tells its noise. */
+    private static final int LEAST_QUIET_FRAMES = 20;
 
     /** Nothing under -96 dBFS in a band counts: that is the last bit of 16-bit sound. */
     private static final double LEAST_POWER = Math.pow(10, -9.6);
@@ -89,7 +96,7 @@ public final class SpeechDetector {
     public static List<Span> pieces(SpeechFrames frames) {
         double[] power = new double[frames.count()];
         Arrays.setAll(power, frames::power);
-        double noise = quietestMean(power) * Math.pow(10, DIP_OVER_NOISE_DB / 10);
+        double noise = quietestMean(power, room(frames)) * Math.pow(10, DIP_OVER_NOISE_DB / 10);
         List<Span> pieces = new ArrayList<>();
         for (Span speech : detect(frames)) {
             int start = (int) (speech.startMs() / SpeechFrames.HOP_MS);
@@ -131,9 +138,10 @@ public final class SpeechDetector {
     private static double[] scores(SpeechFrames frames) {
         int n = frames.count();
         double[] score = new double[n];
+        boolean[] room = room(frames);
         double[][] excess = new double[SpeechFrames.BANDS][];
         for (int band = 0; band < SpeechFrames.BANDS; band++) {
-            excess[band] = excess(frames, band);
+            excess[band] = excess(frames, band, room);
         }
         for (int i = 0; i < n; i++) {
             double best = Double.NEGATIVE_INFINITY;
@@ -152,7 +160,7 @@ public final class SpeechDetector {
     }
 
     /** How far one band lies over its noise, in dB, at every frame. */
-    private static double[] excess(SpeechFrames frames, int band) {
+    private static double[] excess(SpeechFrames frames, int band, boolean[] room) {
         int n = frames.count();
         double[] power = new double[n];
         for (int i = 0; i < n; i++) {
@@ -164,25 +172,45 @@ public final class SpeechDetector {
             }
             power[i] = sum / used;
         }
-        double noise = Math.max(LEAST_POWER, quietestMean(power) * Math.pow(10, NOISE_BIAS_DB / 10));
+        double noise = Math.max(LEAST_POWER, quietestMean(power, room) * Math.pow(10, NOISE_BIAS_DB / 10));
         for (int i = 0; i < n; i++) {
             power[i] = Decibels.ofPower(Math.max(power[i], LEAST_POWER) / noise);
         }
         return power;
     }
 
-    private static double quietestMean(double[] power) {
-        if (power.length == 0) {
+    /**
+     * The frames of which noise is read. What is silent to the last bit is no room: a program put silence in, and the room is
+     * what is quiet besides. Where nothing else is quiet, a gate was closed whenever nobody spoke, and silence is all there is.
+     */
+    private static boolean[] room(SpeechFrames frames) {
+        boolean[] room = new boolean[frames.count()];
+        double loudest = 0;
+        for (int i = 0; i < room.length; i++) {
+            room[i] = frames.power(i) > LEAST_POWER;
+            loudest = Math.max(loudest, frames.power(i));
+        }
+        int quiet = 0;
+        for (int i = 0; i < room.length; i++) {
+            quiet += room[i] && frames.power(i) < loudest * QUIET_SHARE ? 1 : 0;
+        }
+        if (quiet < LEAST_QUIET_FRAMES) {
+            Arrays.fill(room, true);
+        }
+        return room;
+    }
+
+    private static double quietestMean(double[] power, boolean[] room) {
+        double[] sorted = IntStream.range(0, power.length)
+                .filter(i -> room[i])
+                .mapToDouble(i -> power[i])
+                .sorted()
+                .toArray();
+        if (sorted.length == 0) {
             return 0;
         }
-        double[] sorted = power.clone();
-        Arrays.sort(sorted);
         int used = Math.max(1, (int) (sorted.length * NOISE_SHARE));
-        double sum = 0;
-        for (int i = 0; i < used; i++) {
-            sum += sorted[i];
-        }
-        return sum / used;
+        return Arrays.stream(sorted, 0, used).average().orElseThrow();
     }
 
     /** Runs of frames over the high threshold, widened to the low one: first frame, and the frame after the last. */

@@ -53,6 +53,19 @@ class SpeechDetectorTest {
         });
     }
 
+    /** A program put silence in, or a telephone closed its gate: what is silent to the last bit is no room. */
+    @Test
+    void silenceThatWasPutInDoesNotMakeTheRoomBeforeItSpeech() {
+        float[] recorded = mix(concat(silence(0.5), voice(-12, 1.12), silence(0.9)), noise(-60, 2.52, 8));
+        assertThat(speech(concat(recorded, silence(1)))).singleElement().satisfies(span -> {
+            assertThat(span.startMs()).isCloseTo(500, within(60L));
+            assertThat(span.endMs()).isCloseTo(1_620, within(80L));
+        });
+        float[] spoken = mix(voice(-12, 1.12), noise(-60, 1.12, 9));
+        float[] gated = concat(silence(0.4), spoken, silence(0.6), spoken, silence(0.5));
+        assertThat(speech(gated)).hasSize(2);
+    }
+
     @Test
     void aHissBesideAVoiceIsPartOfTheWord() {
         // An s before the vowel: no voice in it, 90 ms before the voice begins.
