@@ -7,6 +7,7 @@ const RETRY_MS = 3000;
 const waiting = new Set();
 // Rows whose words were changed elsewhere too, until the teacher has said which hold.
 const undecided = new Set();
+const underWay = new WeakMap();
 
 /** Says at the head of the lesson how far saving is. */
 export function show(state) {
@@ -97,8 +98,15 @@ async function conflict(row, area, answer) {
   );
 }
 
-async function save(row, area) {
-  if (undecided.has(row)) {
+/** One after another: a second one on its way at once would be taken for somebody else's change. */
+function save(row, area) {
+  const next = (underWay.get(row) ?? Promise.resolve()).then(() => put(row, area));
+  underWay.set(row, next);
+  return next;
+}
+
+async function put(row, area) {
+  if (undecided.has(row) || !waiting.has(row)) {
     return;
   }
   const words = area.value;

@@ -53,6 +53,10 @@ document.querySelectorAll('[data-save]').forEach((field) => watchField(field, sh
 watchFilters(document.getElementById('filters'));
 document.body.addEventListener('script-changed', refreshSoon);
 
+// What opens above the dock stands clear of it, however many rows it has.
+const dock = document.querySelector('.dock');
+new ResizeObserver(() => dock.style.setProperty('--dock-height', `${dock.offsetHeight}px`)).observe(dock);
+
 const only = document.querySelectorAll('.row-line textarea');
 if (only.length === 1 && only[0].value === '') {
   only[0].focus();

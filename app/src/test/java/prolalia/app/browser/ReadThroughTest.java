@@ -134,6 +134,21 @@ class ReadThroughTest extends Browsing {
     }
 
     @Test
+    void aKeyPressedTooEarlyIsRememberedAndReadingOnWithoutARecordingIsSaid() {
+        Page page = prompter(2);
+        page.keyboard().press("Enter");
+        says(page, "#not-recording", "Nothing is recorded");
+        page.addInitScript(
+                "const open = navigator.mediaDevices.getUserMedia.bind(navigator.mediaDevices);"
+                        + "navigator.mediaDevices.getUserMedia = (wanted) => new Promise((done) => { window.letIn = () => done(open(wanted)); });");
+        page.reload();
+        recorderIs(page, "opening");
+        page.keyboard().press("Space");
+        until(page, () -> (Boolean) page.evaluate("() => { window.letIn?.(); return Boolean(window.letIn); }"));
+        recorderIs(page, "reading");
+    }
+
+    @Test
     void oneLineAloneIsRead() {
         Page page = desk();
         page.getByText("How a bean wakes up").first().click();

@@ -3,6 +3,7 @@ package prolalia.app.browser;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Dialog;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.FilePayload;
@@ -145,10 +146,24 @@ class RecorderTest extends Browsing {
         page.setInputFiles("#file", new FilePayload("notes.mp3", "audio/mpeg", "not sound".getBytes()));
         recorderIs(page, "refused");
         assertThat(page.locator("#verdict").innerText()).contains("notes.mp3", "not a sound or video file");
+        // As after the dialog for files: the focus is where nobody sees it.
+        page.locator("#file").focus();
         page.setInputFiles("#file", voice("bean-2c"));
         recorderIs(page, "verdict");
         page.keyboard().press("Enter");
         recorderIs(page, "kept");
+    }
+
+    @Test
+    void whatWasSaidIsOfferedWhenThePageIsLoadedAgainInTheMiddle() {
+        Page page = recorder("Look at the picture.");
+        page.onDialog(Dialog::accept);
+        page.keyboard().press("Space");
+        recordedFor(page, 3);
+        page.reload();
+        says(page, "#unfinished", "was not ended");
+        page.getByText("Use what was said").click();
+        recorderIs(page, "verdict");
     }
 
     @Test

@@ -70,10 +70,31 @@ class ReshapingTest extends Browsing {
         page.locator("#slip button").click();
         says(page, "#slip", "Undone: Words changed");
         wordsBecome(page, List.of("A bean", BEAN.substring(7)));
-        page.locator("#slip button").click();
+        page.locator("#slip [data-deed=redo]").click();
         wordsBecome(page, List.of("A bean", "sleeps very well."));
         page.reload();
         assertThat(words(page)).isEqualTo(List.of("A bean", "sleeps very well."));
+    }
+
+    @Test
+    void manyLinesPastedIntoOneBecomeLinesAtOnePressAndOneStepBack() {
+        Page page = desk();
+        newLesson(page, "Pasted", BEAN);
+        row(page, 0).locator("textarea").press("End");
+        page.keyboard().press("Enter");
+        until(page, () -> page.locator(".row-line").count() == 2);
+        row(page, 1)
+                .locator("textarea")
+                .evaluate(
+                        "area => { const data = new DataTransfer(); data.setData('text/plain', '1. Which?\\na) the root\\nb) the leaf');"
+                                + " area.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));"
+                                + " area.value = '1. Which? a) the root b) the leaf'; area.dispatchEvent(new Event('input', { bubbles: true })); }");
+        page.getByText("Make 3 lines of them").click();
+        wordsBecome(page, List.of(BEAN, "Which?", "the root", "the leaf"));
+        says(page, "#slip", "3 lines added");
+        assertThat(row(page, 2).locator(".line-label").innerText()).isEqualTo("a)");
+        page.keyboard().press("z");
+        until(page, () -> page.locator(".row-line").count() == 2);
     }
 
     @Test

@@ -143,46 +143,101 @@ class IntakeTest extends RunningHouse {
                 + Visitor.first(ines.page("/lessons/" + lesson + "/pages/1"), "/stages/([^\"]+)\""));
         String second = Visitor.first(ines.page("/lessons/" + lesson + "/pages/2"), "/stages/([^\"]+)\"");
         assertThat(stage).contains("\"kind\":\"JUMP\"", "\"pageId\":\"" + second + "\"");
+        // As slides it goes out, and comes back with its sound on its line.
+        byte[] slides = ines.get("/lessons/" + lesson + "/slides.pptx").body();
+        String again = newLesson();
+        String back = bring(again, "back.pptx", slides);
+        read(back);
+        assertThat(ines.page(back + "/pages/1/lines"))
+                .containsPattern("\"sounds\":\\[\\{\"name\":\"[^\"]+\",\"line\":\"[^\"]+\"");
+        ines.form(back + "/take");
+        await().atMost(Duration.ofSeconds(60))
+                .until(() -> ines.page("/lessons/" + again).contains("1 of 2 voiced"));
+        // What came in is one step back, and forth.
+        assertThat(Visitor.text(ines.form("/lessons/" + again + "/undo"))).contains("Undone: 2 pages brought in");
+        assertThat(ines.page("/lessons/" + again)).doesNotContain("the root");
+        ines.form("/lessons/" + again + "/redo");
+        assertThat(ines.page("/lessons/" + again)).contains("the root", "1 of 2 voiced");
     }
 
-    /** Two slides; the first has a sound beside its words, and a door to the second. */
-    private static byte[] voicedSlides(byte[] sound) throws Exception {
+    @Test
+    void aSoundThatCouldBeOfTwoLinesIsAskedAbout() throws Exception {
+        String lesson = newLesson();
+        byte[] deck = slides(show -> {
+            XSLFSlide slide = show.createSlide();
+            text(slide, "the root", 60);
+            text(slide, "the leaf", 140);
+            sound(show, slide, Files.readAllBytes(voice("bean-2c")), new Rectangle(300, 112, 40, 40));
+        });
+        String paper = bring(lesson, "doubt.pptx", deck);
+        read(paper);
+        String page = paper + "/pages/1";
+        assertThat(ines.page(page + "/lines")).contains("\"line\":null");
+        assertThat(ines.page(page)).contains("a sound without a line");
+        assertThat(ines.get(page + "/sounds/0").statusCode()).isEqualTo(200);
+        String leaf = Visitor.first(ines.page(page + "/lines"), "\"id\":\"([^\"]+)\"[^}]*\"text\":\"the leaf\"");
+        ines.send(
+                "POST",
+                page + "/lines",
+                "application/json",
+                ("{\"deed\":\"SAY\",\"lineId\":\"" + leaf + "\",\"at\":0}").getBytes(StandardCharsets.UTF_8));
+        ines.form(paper + "/take");
+        await().atMost(Duration.ofSeconds(60))
+                .until(() -> ines.page("/lessons/" + lesson).contains("1 of 2 voiced"));
+    }
+
+    private interface Making {
+        void in(XMLSlideShow show) throws Exception;
+    }
+
+    private static byte[] slides(Making making) throws Exception {
         try (XMLSlideShow show = new XMLSlideShow()) {
-            XSLFSlide first = show.createSlide();
-            XSLFSlide second = show.createSlide();
-            text(first, "the root");
-            text(second, "the leaf");
-            PackagePart part =
-                    show.getPackage().createPart(PackagingURIHelper.createPartName("/ppt/media/a.wav"), "audio/wav");
-            try (OutputStream out = part.getOutputStream()) {
-                out.write(sound);
-            }
-            String id = first.getPackagePart()
-                    .addRelationship(
-                            part.getPartName(),
-                            TargetMode.INTERNAL,
-                            "http://schemas.openxmlformats.org/officeDocument/2006/relationships/audio")
-                    .getId();
-            byte[] svg = "<svg xmlns='http://www.w3.org/2000/svg'/>".getBytes(StandardCharsets.UTF_8);
-            XSLFPictureShape icon = first.createPicture(show.addPicture(svg, PictureType.SVG));
-            icon.setAnchor(new Rectangle(300, 60, 40, 40));
-            ((CTPicture) icon.getXmlObject())
-                    .getNvPicPr()
-                    .getNvPr()
-                    .addNewAudioFile()
-                    .setLink(id);
-            var door = first.createAutoShape();
-            door.setAnchor(new Rectangle(500, 400, 90, 60));
-            door.createHyperlink().linkToSlide(second);
+            making.in(show);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             show.write(out);
             return out.toByteArray();
         }
     }
 
-    private static void text(XSLFSlide slide, String words) {
+    private static void sound(XMLSlideShow show, XSLFSlide slide, byte[] sound, Rectangle at) throws Exception {
+        PackagePart part =
+                show.getPackage().createPart(PackagingURIHelper.createPartName("/ppt/media/a.wav"), "audio/wav");
+        try (OutputStream out = part.getOutputStream()) {
+            out.write(sound);
+        }
+        String id = slide.getPackagePart()
+                .addRelationship(
+                        part.getPartName(),
+                        TargetMode.INTERNAL,
+                        "http://schemas.openxmlformats.org/officeDocument/2006/relationships/audio")
+                .getId();
+        byte[] svg = "<svg xmlns='http://www.w3.org/2000/svg'/>".getBytes(StandardCharsets.UTF_8);
+        XSLFPictureShape icon = slide.createPicture(show.addPicture(svg, PictureType.SVG));
+        icon.setAnchor(at);
+        ((CTPicture) icon.getXmlObject())
+                .getNvPicPr()
+                .getNvPr()
+                .addNewAudioFile()
+                .setLink(id);
+    }
+
+    /** Two slides; the first has a sound beside its words, and a door to the second. */
+    private static byte[] voicedSlides(byte[] sound) throws Exception {
+        return slides(show -> {
+            XSLFSlide first = show.createSlide();
+            XSLFSlide second = show.createSlide();
+            text(first, "the root", 60);
+            text(second, "the leaf", 60);
+            sound(show, first, sound, new Rectangle(300, 60, 40, 40));
+            var door = first.createAutoShape();
+            door.setAnchor(new Rectangle(500, 400, 90, 60));
+            door.createHyperlink().linkToSlide(second);
+        });
+    }
+
+    private static void text(XSLFSlide slide, String words, int y) {
         XSLFTextBox box = slide.createTextBox();
-        box.setAnchor(new Rectangle(60, 60, 220, 60));
+        box.setAnchor(new Rectangle(60, y, 220, 60));
         box.setText(words);
     }
 

@@ -57,7 +57,26 @@ class StageTest extends RunningHouse {
         for (int i = 0; i < 5; i++) {
             ines.form(stage + "/undo");
         }
-        assertThat(ines.page(stage)).contains("\"canUndo\":false").doesNotContain("\"SPOT\"");
+        assertThat(ines.page(stage)).doesNotContain("\"SPOT\"");
+    }
+
+    @Test
+    void theScriptAndTheStageHaveOneHistory() throws Exception {
+        String first = ines.newLine("One thing.");
+        String here = "/lessons/" + ines.lessonOf(first);
+        String own = here + "/stages/" + Visitor.first(ines.page(here + "/pages/1"), "/stages/([^\"]+)\"");
+        String spot = "{'kind':'SPOT','id':'a','mark':true,'area':{'x':0.1,'y':0.1,'w':0.07,'h':0.1},'lineId':'" + first
+                + "'}";
+        ines.send("PUT", own + "?version=0", "application/json", placed("[" + spot + "]", "{}"));
+        ines.putForm("/lines/" + first + "/words", "revision", "2", "words", "Another thing.");
+        assertThat(Visitor.text(ines.form(own + "/undo"))).contains("Words changed", "\"elsewhere\":true");
+        assertThat(ines.page(here)).contains("One thing.");
+        assertThat(Visitor.text(ines.form(here + "/undo"))).contains("placed or changed on a page");
+        assertThat(ines.page(own)).doesNotContain("\"SPOT\"");
+        ines.form(here + "/redo");
+        assertThat(ines.page(own)).contains("\"SPOT\"");
+        ines.form(own + "/redo");
+        assertThat(ines.page(here)).contains("Another thing.");
     }
 
     @Test

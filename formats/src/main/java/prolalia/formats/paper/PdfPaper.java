@@ -1,5 +1,6 @@
 package prolalia.formats.paper;
 
+import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -15,6 +16,7 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFTextStripperByArea;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
 import prolalia.core.intake.LineFinder;
@@ -24,6 +26,8 @@ import prolalia.formats.paper.PaperRefusedException.Reason;
 
 /** A PDF (ISO 32000), read with PDFBox. */
 final class PdfPaper implements Paper {
+    private static final String LINK = "link";
+
     private final PDDocument document;
     private final PDFRenderer renderer;
 
@@ -99,10 +103,28 @@ final class PdfPaper implements Paper {
                         at.getLowerLeftY() - box.getLowerLeftY(),
                         at.getUpperRightX() - box.getLowerLeftX(),
                         at.getUpperRightY() - box.getLowerLeftY());
-                links.add(new PageParts.LinkPart(area.onPage(), "", action.getURI()));
+                links.add(new PageParts.LinkPart(area.onPage(), wordsAt(page, at, box), action.getURI()));
             }
         }
         return new PageParts(List.of(), List.of(), links);
+    }
+
+    /** The words that a link stands on: it is called by them. Those of a turned page aren't found. */
+    private String wordsAt(int page, PDRectangle at, PDRectangle box) throws IOException {
+        if (document.getPage(page).getRotation() != 0) {
+            return "";
+        }
+        PDFTextStripperByArea stripper = new PDFTextStripperByArea();
+        stripper.setSortByPosition(true);
+        stripper.addRegion(
+                LINK,
+                new Rectangle2D.Double(
+                        at.getLowerLeftX() - box.getLowerLeftX(),
+                        box.getUpperRightY() - at.getUpperRightY(),
+                        at.getWidth(),
+                        at.getHeight()));
+        stripper.extractRegions(document.getPage(page));
+        return stripper.getTextForRegion(LINK).replaceAll("\\s+", " ").strip();
     }
 
     @Override

@@ -3,6 +3,7 @@ package prolalia.formats.paper;
 import java.awt.Color;
 import java.awt.Dimension;
 import java.awt.Graphics2D;
+import java.awt.Rectangle;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -13,6 +14,7 @@ import org.apache.poi.openxml4j.opc.PackageAccess;
 import org.apache.poi.openxml4j.util.ZipSecureFile;
 import org.apache.poi.xslf.usermodel.XMLSlideShow;
 import org.apache.poi.xslf.usermodel.XSLFGroupShape;
+import org.apache.poi.xslf.usermodel.XSLFPictureShape;
 import org.apache.poi.xslf.usermodel.XSLFShape;
 import org.apache.poi.xslf.usermodel.XSLFSlide;
 import org.apache.poi.xslf.usermodel.XSLFTable;
@@ -33,6 +35,8 @@ final class SlidesPaper implements Paper {
 
     /** Honest XML with much repetition is packed to a two-hundredth; what is packed tighter is a bomb. */
     private static final double TIGHTEST = 0.003;
+
+    private static final Rectangle OFF_THE_SLIDE = new Rectangle(-10_000, -10_000, 1, 1);
 
     static {
         ZipSecureFile.setMaxEntrySize(LARGEST_PART);
@@ -116,13 +120,13 @@ final class SlidesPaper implements Paper {
         return picture;
     }
 
-    /** Marks that we wrote come back as spots; drawn as well, they would be there twice. */
+    /** Marks that we wrote come back as spots; drawn as well, they would be there twice. Nothing is taken out of the file. */
     private static void withoutOurMarks(XSLFSlide slide) {
-        for (XSLFShape shape : List.copyOf(slide.getShapes())) {
+        for (XSLFShape shape : slide.getShapes()) {
             boolean ours = shape.getXmlObject() instanceof CTPicture picture
                     && SoundTag.read(picture.getNvPicPr().getCNvPr()).isPresent();
             if (ours) {
-                slide.removeShape(shape);
+                ((XSLFPictureShape) shape).setAnchor(OFF_THE_SLIDE);
             }
         }
     }

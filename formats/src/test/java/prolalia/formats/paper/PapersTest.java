@@ -96,6 +96,17 @@ class PapersTest {
     }
 
     /** Where something dark stands, in shares of the picture. */
+    @Test
+    void aLinkOfAPdfIsCalledByTheWordsItStandsOn(@TempDir Path folder) throws Exception {
+        Path pdf = folder.resolve("bakery.pdf");
+        DemoPapers.worksheet(pdf);
+        try (Paper paper = Papers.open(pdf)) {
+            assertThat(paper.parts(2).links())
+                    .extracting(PageParts.LinkPart::words)
+                    .containsExactly("See how bread is baked");
+        }
+    }
+
     private static Area ink(BufferedImage picture) {
         int left = picture.getWidth();
         int top = picture.getHeight();
