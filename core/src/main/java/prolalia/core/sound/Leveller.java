@@ -41,7 +41,7 @@ public final class Leveller {
      * Levels a sound with speech in it, which is not changed.
      */
     public static Levelled level(Sound sound, Target target) {
-        Limiter limiter = new Limiter(target.ceilingDbtp());
+        Limiter limiter = new Limiter(sound, target.ceilingDbtp());
         double before = LoudnessMeter.ofMono(sound);
         double gainDb = Math.min(HIGHEST_GAIN_DB, target.loudnessLufs() - before);
         // A decibel of gain brings less than one of loudness once the limiter works; the last round tells how much
@@ -49,9 +49,7 @@ public final class Leveller {
         double lastGainDb = 0;
         double lastLufs = before;
         for (int round = 1; ; round++) {
-            float[] samples = sound.samples().clone();
-            limiter.apply(samples, sound.sampleRate(), Decibels.toAmplitude(gainDb));
-            Sound levelled = new Sound(samples, sound.sampleRate());
+            Sound levelled = new Sound(limiter.apply(Decibels.toAmplitude(gainDb)), sound.sampleRate());
             double lufs = LoudnessMeter.ofMono(levelled);
             double missing = target.loudnessLufs() - lufs;
             double slope = Math.max(0.2, Math.min(1, (lufs - lastLufs) / (gainDb - lastGainDb)));

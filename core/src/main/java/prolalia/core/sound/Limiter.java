@@ -11,27 +11,48 @@ import java.util.Arrays;
  * length, is at every sample at most what the sample needs (the average of values that are all at most that).
  */
 final class Limiter {
+    /** Peaks are kept as so many steps of the largest that there can be, rounded up. */
+    private static final int STEPS = Character.MAX_VALUE;
+
     /** Short enough not to be heard as a dip, long enough not to be heard as distortion. */
     private static final double LOOK_AHEAD_SECONDS = 0.005;
 
     private static final double RELEASE_SECONDS = 0.08;
 
-    private static final int STRIDE = 64;
+    private static final int STRIDE = 32;
 
+    private final float[] x;
+    private final int sampleRate;
     private final double ceiling;
+    private final Interpolation interpolation;
+    private final float largest;
 
-    Limiter(double ceilingDbtp) {
+    /** The peaks of each stretch that was loud enough to be looked at, by its number: every gain asks for the same ones. */
+    private final char[][] known;
+
+    /** @param sound isn't changed */
+    Limiter(Sound sound, double ceilingDbtp) {
+        x = sound.samples();
+        sampleRate = sound.sampleRate();
         ceiling = Decibels.toAmplitude(ceilingDbtp);
+        interpolation = new Interpolation(sampleRate);
+        known = new char[(x.length + STRIDE - 1) / STRIDE][];
+        float most = 0;
+        for (float sample : x) {
+            most = Math.max(most, Math.abs(sample));
+        }
+        largest = Math.max(Float.MIN_NORMAL, most * interpolation.bound());
     }
 
-    /** Applies {@code gain} to the samples in place, limited where the ceiling asks for it. */
-    void apply(float[] x, int sampleRate, double gain) {
-        float[] needed = neededGain(x, sampleRate, gain);
+    /** The samples with {@code gain}, limited where the ceiling asks for it. */
+    float[] apply(double gain) {
+        float[] limited = new float[x.length];
+        float[] needed = neededGain(gain);
         if (needed == null) {
             for (int i = 0; i < x.length; i++) {
-                x[i] *= (float) gain;
+                limited[i] = (float) (x[i] * gain);
             }
-            return;
+            return limited;
         }
         int ahead = Math.max(1, (int) (LOOK_AHEAD_SECONDS * sampleRate));
         slidingMinimum(needed, ahead);
@@ -47,31 +68,39 @@ final class Limiter {
             sum += held - recent[slot];
             recent[slot] = (float) held;
             slot = slot + 1 == ahead ? 0 : slot + 1;
-            x[i] *= (float) (gain * sum / ahead);
+            limited[i] = (float) (x[i] * gain * sum / ahead);
         }
+        return limited;
     }
 
     /** The gain that each sample needs to stay under the ceiling, or null when none needs any. */
-    private float[] neededGain(float[] x, int sampleRate, double gain) {
-        Interpolation interpolation = new Interpolation(sampleRate);
+    private float[] neededGain(double gain) {
         int reach = Interpolation.REACH;
         float[] needed = null;
         float limit = (float) (ceiling / gain);
         float[] window = new float[STRIDE + 2 * reach];
         float[] peaks = new float[STRIDE];
         float[] sums = new float[STRIDE];
-        for (int start = 0; start < x.length; start += STRIDE) {
-            float largest = 0;
-            copyWindow(x, start - (reach - 1), window);
-            for (float value : window) {
-                largest = Math.max(largest, Math.abs(value));
+        float step = largest / STEPS;
+        for (int block = 0; block < known.length; block++) {
+            int start = block * STRIDE;
+            if (known[block] == null) {
+                float loudest = 0;
+                copyWindow(x, start - (reach - 1), window);
+                for (float value : window) {
+                    loudest = Math.max(loudest, Math.abs(value));
+                }
+                if (loudest * interpolation.bound() <= limit) {
+                    continue;
+                }
+                interpolation.peaks(window, reach - 1, STRIDE, peaks, sums);
+                known[block] = new char[STRIDE];
+                for (int i = 0; i < STRIDE; i++) {
+                    known[block][i] = (char) Math.min(STEPS, Math.ceil(peaks[i] / step));
+                }
             }
-            if (largest * interpolation.bound() <= limit) {
-                continue;
-            }
-            interpolation.peaks(window, reach - 1, STRIDE, peaks, sums);
             for (int i = start; i < Math.min(x.length, start + STRIDE); i++) {
-                float peak = peaks[i - start];
+                float peak = known[block][i - start] * step;
                 if (peak > limit) {
                     if (needed == null) {
                         needed = new float[x.length];

@@ -51,6 +51,7 @@ public final class SpeechFrames {
     private final int lastLag;
     private final float[] slow;
     private final float[] straight;
+    private final double[] energy;
     private int slowAt;
     private float slowSum;
     private int slowHeld;
@@ -83,6 +84,7 @@ public final class SpeechFrames {
         pitchRate = (double) sampleRate / decimation;
         slow = new float[(int) (PITCH_WINDOW_SECONDS * pitchRate)];
         straight = new float[slow.length];
+        energy = new double[slow.length + 1];
         firstLag = (int) (pitchRate / HIGHEST_PITCH_HZ);
         lastLag = (int) (pitchRate / LOWEST_PITCH_HZ);
         // Frame i is centred on the sample at i * HOP_MS.
@@ -164,20 +166,18 @@ public final class SpeechFrames {
         int n = slow.length;
         System.arraycopy(slow, slowAt, straight, 0, n - slowAt);
         System.arraycopy(slow, 0, straight, n - slowAt, slowAt);
+        for (int i = 0; i < n; i++) {
+            energy[i + 1] = energy[i] + (double) straight[i] * straight[i];
+        }
         float best = 0;
         float nearly = 0;
         bestLag = 0;
         for (int lag = firstLag; lag <= lastLag; lag++) {
-            float product = 0;
-            float early = 0;
-            float late = 0;
-            for (int i = lag; i < n; i++) {
-                product += straight[i] * straight[i - lag];
-                early += straight[i - lag] * straight[i - lag];
-                late += straight[i] * straight[i];
-            }
+            float product = product(straight, lag);
             if (product > 0) {
-                float likeness = product / (float) Math.sqrt((double) early * late + 1e-20);
+                double early = energy[n - lag];
+                double late = energy[n] - energy[lag];
+                float likeness = product / (float) Math.sqrt(early * late + 1e-20);
                 best = Math.max(best, likeness);
                 if (likeness > nearly) {
                     // Twice the period fits as well as the period itself, and a hair better by chance.
@@ -187,6 +187,15 @@ public final class SpeechFrames {
             }
         }
         return best;
+    }
+
+    /** The sum of products of samples so far apart. */
+    private static float product(float[] x, int lag) {
+        float product = 0;
+        for (int i = lag; i < x.length; i++) {
+            product += x[i] * x[i - lag];
+        }
+        return product;
     }
 
     /** How many frames there are; the last one is centred less than a hop and half a window before the end. */

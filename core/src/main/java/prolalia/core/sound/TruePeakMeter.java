@@ -8,7 +8,7 @@ package prolalia.core.sound;
  */
 public final class TruePeakMeter {
     private static final int BLOCK = 4096;
-    private static final int STRIDE = 64;
+    private static final int STRIDE = 32;
 
     private final Interpolation interpolation;
     private final float[] buffer = new float[2 * Interpolation.REACH + BLOCK];
