@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.archive.LessonImporter.Listened;
 import prolalia.app.bench.TakeEditTransfer;
 import prolalia.app.bench.TakeEditTransfer.Held;
 import prolalia.app.lesson.LessonService;
@@ -74,6 +73,14 @@ class ArchivedRows {
         this.times = times;
         this.clock = clock;
     }
+
+    /**
+     * What was found in the files of an archive.
+     *
+     * @param hashes the names that its files have in the media store, by their paths in the archive
+     */
+    record Listened(
+            Map<ArchivedTake, ImportedTake> takes, Map<String, String> hashes, Map<String, String> pictureTypes) {}
 
     /** @param prompts how many prompts came with it, and are heard from now on */
     record Added(String lessonId, int prompts) {}

@@ -15,6 +15,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.archive.ArchivedRows.Added;
+import prolalia.app.archive.ArchivedRows.Listened;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedProcess;
 import prolalia.app.platform.MediaStore;
@@ -115,14 +116,6 @@ class LessonImporter {
             throw ArchiveRefusedException.tooLarge("");
         }
     }
-
-    /**
-     * What was found in the files of an archive.
-     *
-     * @param hashes the names that its files have in the media store, by their paths in the archive
-     */
-    record Listened(
-            Map<ArchivedTake, ImportedTake> takes, Map<String, String> hashes, Map<String, String> pictureTypes) {}
 
     private final class Taking {
         private final Path place;

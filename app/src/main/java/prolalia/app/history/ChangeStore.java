@@ -8,7 +8,6 @@ import org.jooq.DSLContext;
 import org.jooq.SortField;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.history.LessonHistory.Done;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.LessonChange.Deed;
 import tools.jackson.databind.json.JsonMapper;

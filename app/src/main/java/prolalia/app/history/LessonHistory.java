@@ -20,7 +20,6 @@ import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.TakeService;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.LessonChange.Deed;
-import prolalia.core.script.LessonChange.LineStep;
 import prolalia.core.script.LessonChange.Now;
 import prolalia.core.script.LessonChange.PageStep;
 import prolalia.core.script.LessonChange.StageStep;
@@ -95,13 +94,6 @@ public class LessonHistory {
         }
     }
 
-    /** What a change did, without its parts. @param size how many pages, or lines, it is about */
-    public record Done(Deed deed, int size) {
-        static Done of(LessonChange change) {
-            return new Done(change.deed(), change.size());
-        }
-    }
-
     /**
      * @param line null when it is removed
      * @param place null when it is removed
@@ -133,11 +125,11 @@ public class LessonHistory {
         var checked = takes.checkAgain(change.get().takes());
         boolean made = Boolean.TRUE.equals(transaction.execute(status -> {
             Set<String> there = lines.shapes(lessonId).keySet();
-            for (LineStep step : change.get().lines()) {
-                if (!there.contains(step.lineId())) {
-                    lines.insertRemoved(step.lineId(), step.after(), clock.millis());
-                }
-            }
+            lines.insertRemoved(
+                    change.get().lines().stream()
+                            .filter(step -> !there.contains(step.lineId()))
+                            .toList(),
+                    clock.millis());
             if (!change.get().isSafeOn(now(lessonId, change.get()))) {
                 status.setRollbackOnly();
                 return false;

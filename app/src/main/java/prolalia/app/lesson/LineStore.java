@@ -133,12 +133,32 @@ public class LineStore {
         row.setLabel(traits.label());
     }
 
-    /** Puts a line in at its place, removed up to now; a step of a change brings it into the script. */
-    public void insertRemoved(String lineId, LineShape shape, long now) {
+    /** Puts lines in at their places, removed up to now; the steps of a change bring them into the script. */
+    public void insertRemoved(List<LineStep> steps, long now) {
+        for (int i = 0; i < steps.size(); ) {
+            int run = 1;
+            while (i + run < steps.size() && follows(steps.get(i + run - 1), steps.get(i + run))) {
+                run++;
+            }
+            int position = makeRoom(steps.get(i).after().place(), run);
+            for (LineStep step : steps.subList(i, i + run)) {
+                insertRemoved(step.lineId(), step.after(), position++, now);
+            }
+            i += run;
+        }
+    }
+
+    private static boolean follows(LineStep one, LineStep next) {
+        Place place = next.after().place();
+        return place.pageId().equals(one.after().place().pageId())
+                && one.lineId().equals(place.afterLineId());
+    }
+
+    private void insertRemoved(String lineId, LineShape shape, int position, long now) {
         LineRecord row = writing.newRecord(LINE);
         row.setId(lineId);
         row.setPageId(shape.place().pageId());
-        row.setPosition(makeRoom(shape.place()));
+        row.setPosition(position);
         setTraits(row, shape.traits());
         row.setWords(shape.words());
         row.setRevision(1);
@@ -168,7 +188,7 @@ public class LineStore {
             values.put(LINE.KEPT_TAKE_ID, to.keptTakeId());
         }
         if (step.changesPlace()) {
-            values.put(LINE.POSITION, makeRoom(to.place()));
+            values.put(LINE.POSITION, makeRoom(to.place(), 1));
             values.put(LINE.PAGE_ID, to.place().pageId());
         }
         if (step.changesStanding()) {
@@ -213,8 +233,8 @@ public class LineStore {
                 .execute();
     }
 
-    /** Moves what comes after a place on by one; answers the position that is free then. */
-    private int makeRoom(Place place) {
+    /** Moves what comes after a place on; answers the first position that is free then. */
+    private int makeRoom(Place place, int lines) {
         int after = place.afterLineId() == null
                 ? -1
                 : writing.select(LINE.POSITION)
@@ -223,7 +243,7 @@ public class LineStore {
                         .fetchOptional(LINE.POSITION)
                         .orElseGet(() -> lastPosition(place.pageId()));
         writing.update(LINE)
-                .set(LINE.POSITION, LINE.POSITION.plus(1))
+                .set(LINE.POSITION, LINE.POSITION.plus(lines))
                 .where(LINE.PAGE_ID.eq(place.pageId()), LINE.POSITION.gt(after))
                 .execute();
         return after + 1;

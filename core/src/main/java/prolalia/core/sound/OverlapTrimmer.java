@@ -2,6 +2,7 @@ package prolalia.core.sound;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -26,6 +27,12 @@ public final class OverlapTrimmer {
     /** A pause whose end isn't seen any more is longer than what is seen of it: at least by this. */
     private static final int UNSEEN_MS = 150;
 
+    /** Between cuts that are nearer to each other there may be nothing. */
+    private static final long SHORT_MS = 1_500;
+
+    /** No word is shorter. */
+    private static final long SHORTEST_WORD_MS = 120;
+
     private OverlapTrimmer() {}
 
     /**
@@ -39,37 +46,73 @@ public final class OverlapTrimmer {
             return new Span(0, durationMs);
         }
         long window = Math.min(2L * overlapMs, durationMs);
-        long start = cut(recording, new Span(0, window), Math.min(overlapMs, window));
+        long key = Math.min(overlapMs, window);
         long from = durationMs - window;
-        long end = from + cut(recording, new Span(from, durationMs), Math.min(overlapMs, window));
-        // Of a line that is shorter than the moments around it, both ends were looked for in the same sound.
-        return start < end ? new Span(start, end) : new Span(0, durationMs);
+        List<Cut> starts = cuts(recording, new Span(0, window), key);
+        List<Cut> ends = cuts(recording, new Span(from, durationMs), key);
+        Cut start = best(starts);
+        Cut end = best(ends);
+        if (end.atMs() - start.atMs() < SHORT_MS) {
+            // Of a short line both ends were looked for in nearly the same sound: something is said between them.
+            List<Span> pieces = pieces(recording);
+            double most = Double.NEGATIVE_INFINITY;
+            for (Cut first : starts) {
+                for (Cut last : ends) {
+                    double score = first.score() + last.score();
+                    if (score > most && saidMs(pieces, first.atMs(), last.atMs()) >= SHORTEST_WORD_MS) {
+                        most = score;
+                        start = first;
+                        end = last;
+                    }
+                }
+            }
+        }
+        return start.atMs() < end.atMs() ? new Span(start.atMs(), end.atMs()) : new Span(0, durationMs);
+    }
+
+    /** A place where one line may end and the next begin. */
+    private record Cut(long atMs, double score) {}
+
+    private static Cut best(List<Cut> cuts) {
+        return cuts.stream().max(Comparator.comparingDouble(Cut::score)).orElseThrow();
+    }
+
+    private static List<Span> pieces(Sound sound) {
+        return SpeechDetector.pieces(frames(sound));
+    }
+
+    private static SpeechFrames frames(Sound sound) {
+        SpeechFrames frames = new SpeechFrames(sound.sampleRate());
+        frames.add(sound.samples(), sound.samples().length);
+        return frames;
+    }
+
+    private static long saidMs(List<Span> pieces, long fromMs, long toMs) {
+        return pieces.stream()
+                .mapToLong(piece -> Math.min(piece.endMs(), toMs) - Math.max(piece.startMs(), fromMs))
+                .filter(ms -> ms > 0)
+                .sum();
     }
 
     /**
-     * Where the neighbour ends, or begins.
+     * Where the neighbour may end, or begin: at least one place.
      *
      * @param keyMs within the window
-     * @return within the window
      */
-    private static long cut(Sound recording, Span window, long keyMs) {
+    private static List<Cut> cuts(Sound recording, Span window, long keyMs) {
         Sound around = recording.slice(window);
-        SpeechFrames frames = new SpeechFrames(around.sampleRate());
-        frames.add(around.samples(), around.samples().length);
-        List<Span> pieces = SpeechDetector.pieces(frames);
-        Span best = null;
-        double bestScore = Double.NEGATIVE_INFINITY;
-        for (Span pause : pauses(pieces, around.durationMs())) {
+        SpeechFrames frames = frames(around);
+        List<Cut> cuts = new ArrayList<>();
+        for (Span pause : pauses(SpeechDetector.pieces(frames), around.durationMs())) {
             double score = score(pause, keyMs, around.durationMs());
-            if (score > bestScore) {
-                best = pause;
-                bestScore = score;
+            if (score > Double.NEGATIVE_INFINITY) {
+                cuts.add(new Cut(window.startMs() + (pause.startMs() + pause.endMs()) / 2, score));
             }
         }
-        if (best == null) {
-            return quietest(frames, keyMs);
+        if (cuts.isEmpty()) {
+            cuts.add(new Cut(window.startMs() + quietest(frames, keyMs), 0));
         }
-        return (best.startMs() + best.endMs()) / 2;
+        return cuts;
     }
 
     private static List<Span> pauses(List<Span> pieces, long durationMs) {

@@ -131,6 +131,26 @@ class TakePreparationTest {
         assertThat(from + OverlapTrimmer.without(second, 700).startMs()).isBetween(1_300L, 1_800L);
     }
 
+    /** One word between two longer lines; its key comes when it has been said already, that of the next line too. */
+    @Test
+    void aLineOfOneWordKeepsItsWordHoweverLateItsKeysCome() {
+        float[] said = mix(
+                concat(
+                        silence(0.2),
+                        voice(-12, 1.1),
+                        silence(0.5),
+                        voice(-12, 0.28),
+                        silence(0.5),
+                        voice(-14, 1.2),
+                        silence(0.5)),
+                noise(-60, 4.28, 8));
+        // The word is said from 1.8 to 2.02 s.
+        long from = 2_200 - 700;
+        Span own = OverlapTrimmer.without(sound(said).slice(new Span(from, 2_980 + 700)), 700);
+        assertThat(from + own.startMs()).isBetween(1_300L, 1_800L);
+        assertThat(from + own.endMs()).isBetween(2_020L, 2_600L);
+    }
+
     @Test
     void theInkTraceRestsOnTheRuleInPausesAndRisesWhereSomethingIsSaid() {
         Peaks peaks = Peaks.of(sound(concat(silence(1), voice(-3, 1), silence(1))));

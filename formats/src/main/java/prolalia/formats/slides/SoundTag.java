@@ -6,8 +6,10 @@ import java.util.regex.Pattern;
 import org.openxmlformats.schemas.drawingml.x2006.main.CTNonVisualDrawingProps;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.FoundSound.SaidLine;
+import prolalia.core.intake.Proposal;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 
 /**
  * What the mark of a sound on a slide that we wrote says of its line: the kind and the label in its name, the words in its
@@ -31,7 +33,12 @@ public final class SoundTag {
         if (!form.matches() || !mark.isSetDescr() || mark.getDescr().isBlank()) {
             return Optional.empty();
         }
-        return kind(form.group(1)).map(kind -> new SaidLine(FoundKind.of(kind), form.group(2), mark.getDescr()));
+        String label = form.group(2);
+        boolean isLabel = label == null || label.length() <= LineTraits.LONGEST_LABEL;
+        boolean isLine = mark.getDescr().length() <= Proposal.LONGEST_TEXT;
+        return isLabel && isLine
+                ? kind(form.group(1)).map(kind -> new SaidLine(FoundKind.of(kind), label, mark.getDescr()))
+                : Optional.empty();
     }
 
     private static Optional<LineKind> kind(String name) {
