@@ -39,7 +39,7 @@ function show(state) {
     list.lastElementChild.remove();
   }
   shown.lines.forEach((line, i) => fill(list.children[i], line));
-  rows().forEach((row) => row.classList.toggle('sounded', shown.sounds.some((sound) => sound.line === row.dataset.line)));
+  rows().forEach((row) => { row.querySelector('.sounded').hidden = !shown.sounds.some((sound) => sound.line === row.dataset.line); });
   showSounds();
   at('no-text').hidden = shown.lines.length > 0;
   document.querySelector('[data-do=undo]').disabled = shown.changes === 0;
