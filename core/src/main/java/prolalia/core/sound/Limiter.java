@@ -27,6 +27,9 @@ final class Limiter {
     private final Interpolation interpolation;
     private final float largest;
 
+    /** The largest sample of each stretch. */
+    private final float[] loudest;
+
     /** The peaks of each stretch that was loud enough to be looked at, by its number: every gain asks for the same ones. */
     private final char[][] known;
 
@@ -37,9 +40,13 @@ final class Limiter {
         ceiling = Decibels.toAmplitude(ceilingDbtp);
         interpolation = new Interpolation(sampleRate);
         known = new char[(x.length + STRIDE - 1) / STRIDE][];
+        loudest = new float[known.length];
         float most = 0;
-        for (float sample : x) {
-            most = Math.max(most, Math.abs(sample));
+        for (int i = 0; i < x.length; i++) {
+            loudest[i / STRIDE] = Math.max(loudest[i / STRIDE], Math.abs(x[i]));
+        }
+        for (float each : loudest) {
+            most = Math.max(most, each);
         }
         largest = Math.max(Float.MIN_NORMAL, most * interpolation.bound());
     }
@@ -82,21 +89,18 @@ final class Limiter {
         float[] peaks = new float[STRIDE];
         float[] sums = new float[STRIDE];
         float step = largest / STEPS;
+        float steps = STEPS / largest;
         for (int block = 0; block < known.length; block++) {
             int start = block * STRIDE;
             if (known[block] == null) {
-                float loudest = 0;
-                copyWindow(x, start - (reach - 1), window);
-                for (float value : window) {
-                    loudest = Math.max(loudest, Math.abs(value));
-                }
-                if (loudest * interpolation.bound() <= limit) {
+                if (loudestAbout(block) * interpolation.bound() <= limit) {
                     continue;
                 }
+                copyWindow(x, start - (reach - 1), window);
                 interpolation.peaks(window, reach - 1, STRIDE, peaks, sums);
                 known[block] = new char[STRIDE];
                 for (int i = 0; i < STRIDE; i++) {
-                    known[block][i] = (char) Math.min(STEPS, Math.ceil(peaks[i] / step));
+                    known[block][i] = (char) Math.min(STEPS, (int) (peaks[i] * steps) + 1);
                 }
             }
             for (int i = start; i < Math.min(x.length, start + STRIDE); i++) {
@@ -114,6 +118,13 @@ final class Limiter {
             }
         }
         return needed;
+    }
+
+    /** The largest sample of a stretch and its neighbours, within which its interpolation reaches. */
+    private float loudestAbout(int block) {
+        float before = block > 0 ? loudest[block - 1] : 0;
+        float after = block + 1 < loudest.length ? loudest[block + 1] : 0;
+        return Math.max(loudest[block], Math.max(before, after));
     }
 
     private static void copyWindow(float[] x, int from, float[] window) {
