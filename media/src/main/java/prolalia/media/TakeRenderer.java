@@ -148,14 +148,9 @@ public final class TakeRenderer {
 
     /** Whatever came in, nothing is heard that is over: rather a little too quiet. */
     private static Levelled quieter(Levelled take, double byDb, Path mp3) throws IOException {
-        float[] samples = take.sound().samples().clone();
-        double gain = Math.pow(10, -byDb / 20);
-        for (int i = 0; i < samples.length; i++) {
-            samples[i] *= (float) gain;
-        }
-        Sound sound = new Sound(samples, take.sound().sampleRate());
-        SoundWriter.writeMp3(sound, mp3);
-        return new Levelled(sound, take.gainDb() - byDb, take.loudnessLufs() - byDb);
+        Levelled softer = take.softer(byDb);
+        SoundWriter.writeMp3(softer.sound(), mp3);
+        return softer;
     }
 
     private record Heard(double loudnessLufs, double truePeakDbtp) {}

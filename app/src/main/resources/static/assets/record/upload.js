@@ -46,13 +46,18 @@ export function watchFiles(field, place, onFiles) {
       onFiles([...files]);
     }
   };
-  field.addEventListener('change', () => {
+  const takeChosen = () => {
     take(field.files);
     field.value = '';
     // The field isn't seen: with the focus in it, keys would do nothing.
     field.blur();
     document.getElementById('content')?.focus({ preventScroll: true });
-  });
+  };
+  field.addEventListener('change', takeChosen);
+  if (field.files.length > 0) {
+    // Chosen before this script had come.
+    takeChosen();
+  }
   document.addEventListener('dragover', (event) => {
     event.preventDefault();
     place.classList.add('over');

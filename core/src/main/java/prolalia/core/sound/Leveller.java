@@ -35,7 +35,17 @@ public final class Leveller {
      * @param gainDb what was applied before limiting
      * @param loudnessLufs what the result measures
      */
-    public record Levelled(Sound sound, double gainDb, double loudnessLufs) {}
+    public record Levelled(Sound sound, double gainDb, double loudnessLufs) {
+        /** The same, softer by so many dB. */
+        public Levelled softer(double byDb) {
+            float gain = (float) Decibels.toAmplitude(-byDb);
+            float[] samples = sound.samples().clone();
+            for (int i = 0; i < samples.length; i++) {
+                samples[i] *= gain;
+            }
+            return new Levelled(new Sound(samples, sound.sampleRate()), gainDb - byDb, loudnessLufs - byDb);
+        }
+    }
 
     /**
      * Levels a sound with speech in it, which is not changed.

@@ -3,6 +3,7 @@ import { say } from '../platform/words.js';
 import { Activities } from './activities.js';
 import { BackgroundAudio } from './background-audio.js';
 import { WordHighlight } from './word-highlight.js';
+import { drawTrace, hold, ring } from './marks.js';
 import { layOut } from './onpage.js';
 import { Outbox } from './outbox.js';
 import { Prompts } from './prompts.js';
@@ -14,10 +15,8 @@ import { remember, remembered } from './visit.js';
 import { zoomAgain, zoomBy, zoomed, zoomOn } from './zoom.js';
 
 const SPEEDS = [1, 0.75, 1.25];
-const RING = 132;
 const BACK_SECONDS = 5;
 const LINES_AHEAD = 3;
-const HELD = 'M19 17 v14 M29 17 v14';
 
 const at = (id) => document.getElementById(id);
 const background = new BackgroundAudio();
@@ -51,12 +50,6 @@ const watch = new StallWatch({
   },
 });
 
-function svg(tag, attributes) {
-  const element = document.createElementNS('http://www.w3.org/2000/svg', tag);
-  Object.entries(attributes).forEach(([name, value]) => element.setAttribute(name, value));
-  return element;
-}
-
 const wordsOf = (spot) => spot.parentElement.querySelector('.words').textContent;
 
 const currentOnes = () => spots.filter((spot) => spot.parentElement.classList.contains('current'));
@@ -77,25 +70,12 @@ function choose(spot) {
   audio.playbackRate = SPEEDS[speed];
   audio.volume = ruleOf(spot).volume;
   timesLeft = ruleOf(spot).times;
-  drawTrace(spot);
+  drawTrace(at('seek-trace'), spot.dataset.trace);
   remember(placeKey(), spot.dataset.line);
   show();
 }
 
 const placeKey = () => `line ${window.location.pathname}${window.location.hash}`;
-
-function drawTrace(spot) {
-  const d = spot.dataset.trace;
-  at('seek-trace').querySelectorAll('path, clipPath').forEach((old) => old.remove());
-  at('seek-trace').append(svg('path', { class: 'ink', d }));
-  const clip = svg('clipPath', { id: 'heard' });
-  clip.append(svg('rect', { x: 0, y: 0, width: 0, height: 40 }));
-  at('seek-trace').append(clip, svg('path', { class: 'heard', d, 'clip-path': 'url(#heard)' }));
-}
-
-function ring(mark, share) {
-  mark.querySelector('.left').setAttribute('stroke-dasharray', `${RING * share} ${RING}`);
-}
 
 function show() {
   if (!at('play')) {
@@ -130,10 +110,8 @@ function showPlaying() {
     const sounds = playing && spot.dataset.line === current().dataset.line;
     spot.setAttribute('aria-label', sounds ? say('pauseLine', { words: wordsOf(spot) }) : spot.dataset.label);
   });
-  const mark = play.querySelector('.ring-mark');
-  mark.querySelector('.held')?.remove();
+  hold(play.querySelector('.ring-mark'), playing);
   if (playing) {
-    mark.append(svg('path', { class: 'held', d: HELD }));
     requestAnimationFrame(follow);
   }
   show();
