@@ -124,7 +124,7 @@ public class LessonHistory {
         }
         var checked = takes.checkAgain(change.get().takes());
         boolean made = Boolean.TRUE.equals(transaction.execute(status -> {
-            Set<String> there = lines.shapes(lessonId).keySet();
+            Set<String> there = lines.shapesEver(lessonId).keySet();
             lines.insertRemoved(
                     change.get().lines().stream()
                             .filter(step -> !there.contains(step.lineId()))
@@ -174,7 +174,7 @@ public class LessonHistory {
             versions.put(
                     step.ownerId(), stages.has(step.ownerId(), step.after()) ? stages.version(step.ownerId()) : -1);
         }
-        return new Now(lines.shapes(lessonId), pages.shapes(lessonId), versions);
+        return new Now(lines.shapesEver(lessonId), pages.shapes(lessonId), versions);
     }
 
     private void perform(LessonChange change) {

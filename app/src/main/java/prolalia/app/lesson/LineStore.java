@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Record;
@@ -78,8 +79,17 @@ public class LineStore {
         return added;
     }
 
-    /** All lines that a lesson has or had, removed ones too, in reading order. */
+    /** All lines that the pages of a lesson have or had, removed ones too, in reading order. */
     public Map<String, LineShape> shapes(String lessonId) {
+        return shapes(PAGE.LESSON_ID.eq(lessonId).and(PAGE.REMOVED_AT.isNull()));
+    }
+
+    /** Those of removed pages as well. */
+    public Map<String, LineShape> shapesEver(String lessonId) {
+        return shapes(PAGE.LESSON_ID.eq(lessonId));
+    }
+
+    private Map<String, LineShape> shapes(Condition ofPages) {
         Map<String, LineShape> shapes = new LinkedHashMap<>();
         Map<String, String> lastOfPage = new HashMap<>();
         writing.select(
@@ -96,7 +106,7 @@ public class LineStore {
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
-                .where(PAGE.LESSON_ID.eq(lessonId), PAGE.REMOVED_AT.isNull())
+                .where(ofPages)
                 .orderBy(PAGE.POSITION, LINE.POSITION)
                 .forEach(row -> {
                     String page = row.get(LINE.PAGE_ID);

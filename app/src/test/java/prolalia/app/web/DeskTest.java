@@ -61,6 +61,18 @@ class DeskTest extends RunningHouse {
     }
 
     @Test
+    void linesPastedOnANewPageGoWithItAndComeBackWithIt() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String lesson = "/lessons/" + ines.lessonOf(ines.newLine("On the first page"));
+        ines.form(lesson + "/paste", "text", "- Pasted one.\n- Pasted two.", "page", "0");
+        assertThat(ines.page(lesson)).contains("2 lines added", "Pasted two.", "Page 2");
+        ines.form(lesson + "/undo");
+        assertThat(ines.page(lesson)).doesNotContain("Pasted two.", "Page 2");
+        assertThat(Visitor.text(ines.form(lesson + "/redo"))).contains("2 lines added");
+        assertThat(ines.page(lesson)).contains("Pasted one.", "Pasted two.", "Page 2");
+    }
+
+    @Test
     void pagesAndTitlesAreWhatTheTeacherTypedWhateverThatIs() throws Exception {
         Visitor ines = Visitor.ines(base());
         String script = Visitor.text(ines.form("/lessons", "title", "<script>alert(1)</script> & \"quotes\""));
