@@ -2,6 +2,8 @@ package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -11,6 +13,7 @@ import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 
 /** The desk, the school's settings, and the words of all pages. */
@@ -70,6 +73,27 @@ class DeskTest extends RunningHouse {
         assertThat(ines.page(lesson)).doesNotContain("Pasted two.", "Page 2");
         assertThat(Visitor.text(ines.form(lesson + "/redo"))).contains("2 lines added");
         assertThat(ines.page(lesson)).contains("Pasted one.", "Pasted two.", "Page 2");
+    }
+
+    @Test
+    void aPageGetsAnotherPictureAndIsWithoutItAgain() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String lesson = "/lessons/" + ines.lessonOf(ines.newLine("On the page"));
+        String page = "/pages/" + Visitor.first(ines.page(lesson + "/pages/1"), "/pages/([^/]+)/move");
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", png);
+        byte[] broken = "no picture".getBytes(StandardCharsets.UTF_8);
+        assertThat(ines.send("PUT", page + "/picture", "application/octet-stream", broken)
+                        .statusCode())
+                .isEqualTo(422);
+        ines.send("PUT", page + "/picture", "application/octet-stream", png.toByteArray());
+        ines.putForm(page + "/shows", "title", "A black field.");
+        assertThat(ines.page(lesson)).contains("/pictures/", "On the page");
+        assertThat(new Visitor(base()).page(ines.linkTo(lesson.substring("/lessons/".length()))))
+                .contains("alt=\"A black field.\"");
+        ines.form(lesson + "/undo");
+        ines.form(lesson + "/undo");
+        assertThat(ines.page(lesson)).contains("On the page").doesNotContain("/pictures/");
     }
 
     @Test
