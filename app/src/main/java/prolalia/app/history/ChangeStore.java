@@ -25,7 +25,7 @@ class ChangeStore {
         this.json = json;
     }
 
-    record StoredChange(int id, LessonChange change, long madeAt) {}
+    record StoredChange(int id, LessonChange change) {}
 
     /** What had been undone before can't be made again from here on. */
     void add(String lessonId, LessonChange change, long now) {
@@ -75,13 +75,19 @@ class ChangeStore {
         return first(lessonId, SCRIPT_CHANGE.UNDONE.isTrue(), SCRIPT_CHANGE.ID.asc());
     }
 
+    /** Whether there are changes that were taken back, or that weren't: without reading one. */
+    boolean isAny(String lessonId, boolean undone) {
+        return looking.fetchExists(
+                SCRIPT_CHANGE, SCRIPT_CHANGE.LESSON_ID.eq(lessonId), SCRIPT_CHANGE.UNDONE.eq(undone));
+    }
+
     private Optional<StoredChange> first(String lessonId, Condition which, SortField<Integer> order) {
         return looking.selectFrom(SCRIPT_CHANGE)
                 .where(SCRIPT_CHANGE.LESSON_ID.eq(lessonId), which)
                 .orderBy(order)
                 .limit(1)
-                .fetchOptional(row -> new StoredChange(
-                        row.getId(), json.readValue(row.getChange(), LessonChange.class), row.getMadeAt()));
+                .fetchOptional(
+                        row -> new StoredChange(row.getId(), json.readValue(row.getChange(), LessonChange.class)));
     }
 
     void setUndone(int id, boolean undone) {

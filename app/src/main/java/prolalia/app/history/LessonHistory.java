@@ -186,9 +186,9 @@ public class LessonHistory {
     /** Keeps a change in mind that was made. Typing that goes on is one change. */
     public void keep(String lessonId, LessonChange change) {
         long now = clock.millis();
-        Optional<StoredChange> typing = changes.lastMade(lessonId)
-                .filter(last -> now - last.madeAt() < TYPING_PAUSE_MS)
-                .filter(last -> changes.firstUndone(lessonId).isEmpty());
+        Optional<StoredChange> typing = changes.doneSince(lessonId, now - TYPING_PAUSE_MS)
+                .filter(last -> last.deed() == change.deed() && !changes.isAny(lessonId, true))
+                .flatMap(last -> changes.lastMade(lessonId));
         Optional<LessonChange> both = typing.flatMap(last -> change.after(last.change()));
         if (both.isPresent()) {
             changes.replace(typing.orElseThrow().id(), both.get(), now);
@@ -200,12 +200,12 @@ public class LessonHistory {
 
     /** Whether there is something to take back. */
     public boolean canUndo(String lessonId) {
-        return changes.lastMade(lessonId).isPresent();
+        return changes.isAny(lessonId, false);
     }
 
     /** Whether something was taken back that can be made again. */
     public boolean canRedo(String lessonId) {
-        return changes.firstUndone(lessonId).isPresent();
+        return changes.isAny(lessonId, true);
     }
 
     private static String pageOf(LessonChange change) {

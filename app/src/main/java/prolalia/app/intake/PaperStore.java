@@ -1,9 +1,14 @@
 package prolalia.app.intake;
 
+import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.count;
+import static org.jooq.impl.DSL.sum;
+import static org.jooq.impl.DSL.val;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.PAPER;
 import static prolalia.app.platform.db.Tables.PAPER_PAGE;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +16,7 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Record;
+import org.jooq.Record3;
 import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
@@ -92,7 +98,7 @@ class PaperStore {
 
     private StoredPaper paper(Record row) {
         String id = row.get(PAPER.ID);
-        List<PageFacts> pages = State.READ.name().equalsIgnoreCase(row.get(PAPER.STATE)) ? facts(id) : List.of();
+        Record3<Integer, Integer, BigDecimal> pages = counts(id, row.get(PAPER.STATE));
         return new StoredPaper(
                 id,
                 row.get(PAPER.LESSON_ID),
@@ -102,12 +108,20 @@ class PaperStore {
                 State.valueOf(row.get(PAPER.STATE).toUpperCase(Locale.ROOT)),
                 Optional.ofNullable(row.get(PAPER.REFUSAL)).map(Reason::valueOf).orElse(null),
                 row.get(PAPER.ARRIVED_AT),
-                pages.size(),
-                (int) pages.stream().filter(PageFacts::wanted).count(),
-                pages.stream()
-                        .filter(PageFacts::wanted)
-                        .mapToInt(PageFacts::lines)
-                        .sum());
+                pages.value1(),
+                pages.value2(),
+                pages.value3().intValue());
+    }
+
+    /** How many pages a paper that was read has, how many of them are wanted, and how many lines those have. */
+    private Record3<Integer, Integer, BigDecimal> counts(String paperId, String state) {
+        return looking.select(
+                        count(),
+                        count().filterWhere(PAPER_PAGE.WANTED.isTrue()),
+                        coalesce(sum(PAPER_PAGE.WANTED_LINES).filterWhere(PAPER_PAGE.WANTED.isTrue()), BigDecimal.ZERO))
+                .from(PAPER_PAGE)
+                .where(PAPER_PAGE.PAPER_ID.eq(paperId), val(state).eq(stored(State.READ)))
+                .fetchSingle();
     }
 
     /** A paper that waits to be read. */

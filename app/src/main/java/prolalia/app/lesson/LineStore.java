@@ -89,7 +89,12 @@ public class LineStore {
         return shapes(PAGE.LESSON_ID.eq(lessonId));
     }
 
-    private Map<String, LineShape> shapes(Condition ofPages) {
+    /** One line alone: which one it comes after isn't known. */
+    public LineShape shape(String lineId) {
+        return shapes(LINE.ID.eq(lineId)).get(lineId);
+    }
+
+    private Map<String, LineShape> shapes(Condition which) {
         Map<String, LineShape> shapes = new LinkedHashMap<>();
         Map<String, String> lastOfPage = new HashMap<>();
         writing.select(
@@ -106,7 +111,7 @@ public class LineStore {
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
-                .where(ofPages)
+                .where(which)
                 .orderBy(PAGE.POSITION, LINE.POSITION)
                 .forEach(row -> {
                     String page = row.get(LINE.PAGE_ID);

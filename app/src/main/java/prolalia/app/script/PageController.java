@@ -30,12 +30,12 @@ class PageController {
         return Map.of("saved", true);
     }
 
-    /** @param title what its picture shows, for those who don't see it */
+    /** @param shows what its picture shows, for those who don't see it */
     @PutMapping("/pages/{id}/shows")
     @ResponseBody
     Map<String, Boolean> describe(
-            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String title) {
-        pages.describe(teacher.actor(), id, title);
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String shows) {
+        pages.describe(teacher.actor(), id, shows);
         return Map.of("saved", true);
     }
 

@@ -114,10 +114,10 @@ class ScriptService {
             if (before.line().words().equals(words)) {
                 return new WordsChange(true, before);
             }
-            ScriptEdits edits = edits(before.lessonId());
+            LineShape shape = lines.shape(lineId);
             boolean saved = lines.changeWords(lineId, revision, words);
             if (saved) {
-                history.keep(before.lessonId(), edits.typed(lineId, words));
+                history.keep(before.lessonId(), ScriptEdits.typed(lineId, shape, words));
             }
             return new WordsChange(saved, lessons.line(teacher, lineId));
         });

@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -128,17 +127,12 @@ class RecordingController {
             @RequestParam(defaultValue = "") List<String> left,
             Model model) {
         if (line != null) {
-            model.addAttribute("ofLine", newestOf(teacher, line, left).orElse(null));
+            model.addAttribute(
+                    "ofLine",
+                    recordings.unfinishedOf(teacher.actor(), line, left).orElse(null));
             return "reading/left-behind";
         }
         return showUnfinished(teacher, lesson, List.of(), left, model);
-    }
-
-    private Optional<StoredRecording> newestOf(SignedInTeacher teacher, String lineId, List<String> left) {
-        return recordings.unfinished(teacher.actor(), left).stream()
-                .flatMap(each -> each.recordings().stream())
-                .filter(each -> each.lineId().equals(lineId))
-                .findFirst();
     }
 
     /** @param lesson those of this one alone; null: of all */

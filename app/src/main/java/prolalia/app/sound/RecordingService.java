@@ -351,6 +351,14 @@ public class RecordingService implements DisposableBean {
         return unfinished;
     }
 
+    /** What was begun of one line last and never ended. */
+    public Optional<StoredRecording> unfinishedOf(Teacher teacher, String lineId, List<String> left) {
+        return unfinished(teacher, left).stream()
+                .flatMap(each -> each.recordings().stream())
+                .filter(each -> each.lineId().equals(lineId))
+                .findFirst();
+    }
+
     /** What was begun in one lesson and never ended. */
     public List<StoredRecording> unfinished(Teacher teacher, String lessonId) {
         return unfinished(teacher).stream()

@@ -1,4 +1,5 @@
-// A single field that saves itself as it is typed, such as a title: what it holds goes to its address.
+// A single field that saves itself as it is typed, such as a title: what it holds goes to its address (data-save), under its
+// name.
 import { send } from './requests.js';
 
 const TYPING_PAUSE_MS = 400;
@@ -9,7 +10,7 @@ export function watchField(field, show) {
   let timer = 0;
   const put = async () => {
     try {
-      await send('PUT', field.dataset.save, new URLSearchParams({ title: field.value }));
+      await send('PUT', field.dataset.save, new URLSearchParams({ [field.name]: field.value }));
       show('saved');
     } catch (failure) {
       show('notSaved');

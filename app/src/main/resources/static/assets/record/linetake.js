@@ -133,10 +133,11 @@ export class LineTake {
 
   /** What could not be made small goes as it is, all of it. */
   async #asItIs(keep) {
-    await this.throwAway();
     const plain = new LineTake(this.line, this.sampleRate, this.overlapMs, this.through, this.onState);
     this.#raw.forEach((samples) => plain.push(samples));
-    return plain.finish(keep);
+    const verdict = await plain.finish(keep);
+    await this.throwAway();
+    return verdict;
   }
 
   /** Throws the take away, here and on the server. */

@@ -87,7 +87,7 @@ class DeskTest extends RunningHouse {
                         .statusCode())
                 .isEqualTo(422);
         ines.send("PUT", page + "/picture", "application/octet-stream", png.toByteArray());
-        ines.putForm(page + "/shows", "title", "A black field.");
+        ines.putForm(page + "/shows", "shows", "A black field.");
         assertThat(ines.page(lesson)).contains("/pictures/", "On the page");
         assertThat(new Visitor(base()).page(ines.linkTo(lesson.substring("/lessons/".length()))))
                 .contains("alt=\"A black field.\"");

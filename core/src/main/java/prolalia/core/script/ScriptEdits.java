@@ -98,9 +98,8 @@ public final class ScriptEdits {
         return new LessonChange(Deed.ADD, steps, List.of());
     }
 
-    /** Other words were typed into a line of the script as it was before. */
-    public LessonChange typed(String lineId, String words) {
-        LineShape shape = line(lineId).shape();
+    /** Other words were typed into a line. @param shape as it was before */
+    public static LessonChange typed(String lineId, LineShape shape, String words) {
         return change(Deed.WORDS, new LineStep(lineId, shape, shape.withTyped(words)));
     }
 

@@ -134,14 +134,14 @@ class ScriptEditsTest {
 
     @Test
     void typingThatGoesOnIsOneChangeAndTypingElsewhereAnother() {
-        LessonChange first = edits().typed("a", "the root of");
+        LessonChange first = ScriptEdits.typed("a", shapes.get("a"), "the root of");
         make(first);
-        LessonChange then = edits().typed("a", "the root of a bean");
+        LessonChange then = ScriptEdits.typed("a", shapes.get("a"), "the root of a bean");
         make(then);
         LessonChange both = then.after(first).orElseThrow();
         make(both.reversed());
         assertThat(shapes.get("a").words()).isEqualTo("the root");
-        assertThat(edits().typed("b", "x").after(both)).isEmpty();
+        assertThat(ScriptEdits.typed("b", shapes.get("b"), "x").after(both)).isEmpty();
     }
 
     @Test
@@ -151,7 +151,7 @@ class ScriptEditsTest {
         assertThat(under.lines()).extracting(LineStep::lineId).containsExactly("n1", "n2");
         assertThat(under.lines().get(0).after().place().afterLineId()).isEqualTo("a");
         assertThat(under.lines().get(1).after().place().afterLineId()).isEqualTo("n1");
-        make(edits().typed("b", " "));
+        make(ScriptEdits.typed("b", shapes.get("b"), " "));
         LessonChange instead = edits().pasteUnder("b", read, List.of("n1", "n2"), true);
         assertThat(instead.lines().get(0).after().removed()).isTrue();
         assertThat(instead.size()).as("what was empty doesn't count").isEqualTo(2);
