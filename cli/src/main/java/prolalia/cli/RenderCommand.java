@@ -42,7 +42,7 @@ final class RenderCommand implements Callable<Integer> {
             // Beside its place, with the usual permissions of a new file.
             written = folder.resolve(
                     "." + output.getFileName() + "." + ProcessHandle.current().pid());
-            TakeRenderer.Rendering rendering = TakeRenderer.render(file, longestMinutes * 60_000L, 0, false, written);
+            TakeRenderer.Rendering rendering = TakeRenderer.render(file, longestMinutes * 60_000L, false, written);
             if (rendering.preparation() instanceof Refusal refusal) {
                 return failed(FileMessages.of(refusal.reason()));
             }

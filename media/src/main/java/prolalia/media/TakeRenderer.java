@@ -2,12 +2,15 @@ package prolalia.media;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.function.Function;
 import prolalia.core.sound.Judgement;
 import prolalia.core.sound.Leveller;
 import prolalia.core.sound.Leveller.Levelled;
 import prolalia.core.sound.LoudnessMeter;
+import prolalia.core.sound.Overlap;
 import prolalia.core.sound.OverlapTrimmer;
+import prolalia.core.sound.OverlapTrimmer.OwnPart;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Preparation;
 import prolalia.core.sound.PreparedTake;
@@ -51,8 +54,10 @@ public final class TakeRenderer {
      * @param recording all of it that is this line's, mono at 48 kHz; null when nothing could be decoded
      * @param declaredMs the length that the file states, -1 when it states none
      * @param truncated whether the file ends well before that
+     * @param keyOffsMs what it says of the reader's {@link prolalia.core.sound.KeyHabit}
      */
-    public record Judged(Judgement judgement, Sound recording, long declaredMs, boolean truncated) {
+    public record Judged(
+            Judgement judgement, Sound recording, long declaredMs, boolean truncated, List<Long> keyOffsMs) {
         private Rendering rendering(Preparation preparation) {
             return new Rendering(preparation, recording, declaredMs, truncated);
         }
@@ -62,24 +67,23 @@ public final class TakeRenderer {
      * Judges a recording: what is said in it.
      *
      * @param longestMs the school's longest recording
-     * @param overlapMs how much at each end may be a neighbouring line's ({@link OverlapTrimmer}), 0 for none
+     * @param overlap what at each end may be a neighbouring line's ({@link OverlapTrimmer})
      * @param wholeAnyway take all of it, even when nobody is found speaking
      */
-    public static Judged judge(Path file, long longestMs, int overlapMs, boolean wholeAnyway) throws IOException {
+    public static Judged judge(Path file, long longestMs, Overlap overlap, boolean wholeAnyway) throws IOException {
         SoundReader.Decoded decoded;
         try {
             decoded = SoundReader.decode(file, longestMs);
         } catch (UnreadableSoundException unreadable) {
-            return new Judged(new Refusal(unreadable.reason(), 0), null, -1, false);
+            return new Judged(new Refusal(unreadable.reason(), 0), null, -1, false, List.of());
         }
-        Sound recording = overlapMs == 0
-                ? decoded.sound()
-                : decoded.sound().slice(OverlapTrimmer.without(decoded.sound(), overlapMs));
+        OwnPart own = OverlapTrimmer.without(decoded.sound(), overlap);
+        Sound recording = overlap.ms() == 0 ? decoded.sound() : decoded.sound().slice(own.span());
         Judgement judgement = TakePreparation.judge(recording, longestMs, wholeAnyway);
         if (judgement instanceof Refusal refusal) {
             judgement = new Refusal(refusal.reason(), Math.max(refusal.durationMs(), decoded.declaredMs()));
         }
-        return new Judged(judgement, recording, decoded.declaredMs(), decoded.truncated());
+        return new Judged(judgement, recording, decoded.declaredMs(), decoded.truncated(), own.offsMs());
     }
 
     /**
@@ -88,9 +92,8 @@ public final class TakeRenderer {
      * @param mp3 written when the preparation is a take
      * @see #judge
      */
-    public static Rendering render(Path file, long longestMs, int overlapMs, boolean wholeAnyway, Path mp3)
-            throws IOException {
-        Judged judged = judge(file, longestMs, overlapMs, wholeAnyway);
+    public static Rendering render(Path file, long longestMs, boolean wholeAnyway, Path mp3) throws IOException {
+        Judged judged = judge(file, longestMs, Overlap.NONE, wholeAnyway);
         if (!(judged.judgement() instanceof SpokenPart part)) {
             return judged.rendering((Refusal) judged.judgement());
         }

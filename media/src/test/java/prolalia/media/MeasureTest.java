@@ -86,7 +86,7 @@ class MeasureTest {
                         "-shortest")
                 : name.endsWith("ogg") ? speech : made(name, "-i", speech.toString());
         Path mp3 = folder.resolve(name + ".out.mp3");
-        TakeRenderer.Rendering rendering = TakeRenderer.render(file, TEN_MINUTES, 0, false, mp3);
+        TakeRenderer.Rendering rendering = TakeRenderer.render(file, TEN_MINUTES, false, mp3);
         assertThat(rendering.preparation()).isInstanceOf(PreparedTake.class);
         assertThat(rendering.truncated()).isFalse();
         SoundReader.Measured heard = SoundReader.measure(mp3);
@@ -111,7 +111,7 @@ class MeasureTest {
         Path file = made(
                 name, arguments.strip().replace("SPEECH", speech.toString()).split(" "));
         Path mp3 = folder.resolve(name + ".mp3");
-        TakeRenderer.Rendering rendering = TakeRenderer.render(file, TEN_MINUTES, 0, false, mp3);
+        TakeRenderer.Rendering rendering = TakeRenderer.render(file, TEN_MINUTES, false, mp3);
         assertThat(rendering.preparation()).isInstanceOf(PreparedTake.class);
         Measurement heard = SoundReader.measure(mp3).measurement();
         assertThat(heard.truePeakDbtp()).isLessThanOrEqualTo(-1.5);
@@ -142,7 +142,7 @@ class MeasureTest {
     }
 
     private static Reason refusal(Path file) throws IOException {
-        return ((Refusal) TakeRenderer.render(file, TEN_MINUTES, 0, false, folder.resolve("none.mp3"))
+        return ((Refusal) TakeRenderer.render(file, TEN_MINUTES, false, folder.resolve("none.mp3"))
                         .preparation())
                 .reason();
     }
@@ -164,7 +164,7 @@ class MeasureTest {
     void aFileThatEndsTooSoonBecomesATakeOfWhatIsThere() throws Exception {
         byte[] wav = Files.readAllBytes(made("whole.wav", "-i", speech.toString()));
         Path cut = Files.write(folder.resolve("cut.wav"), java.util.Arrays.copyOf(wav, wav.length / 2));
-        TakeRenderer.Rendering rendering = TakeRenderer.render(cut, TEN_MINUTES, 0, false, folder.resolve("cut.mp3"));
+        TakeRenderer.Rendering rendering = TakeRenderer.render(cut, TEN_MINUTES, false, folder.resolve("cut.mp3"));
         assertThat(rendering.preparation()).isInstanceOf(PreparedTake.class);
         assertThat(rendering.truncated()).isTrue();
     }
@@ -172,8 +172,7 @@ class MeasureTest {
     @Test
     void threeHoursAreRefusedWithTheirLengthWithoutReadingThemAll() throws Exception {
         Path hours = made("hours.flac", "-f", "lavfi", "-i", "sine=frequency=300:duration=10800:sample_rate=8000");
-        TakeRenderer.Rendering rendering =
-                TakeRenderer.render(hours, TEN_MINUTES, 0, false, folder.resolve("none.mp3"));
+        TakeRenderer.Rendering rendering = TakeRenderer.render(hours, TEN_MINUTES, false, folder.resolve("none.mp3"));
         assertThat(rendering.preparation()).isInstanceOfSatisfying(Refusal.class, refusal -> {
             assertThat(refusal.reason()).isEqualTo(Reason.TOO_LONG);
             assertThat(refusal.durationMs()).isCloseTo(10_800_000L, within(5_000L));

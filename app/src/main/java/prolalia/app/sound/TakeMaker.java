@@ -1,9 +1,12 @@
 package prolalia.app.sound;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.locks.Lock;
@@ -20,6 +23,7 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.Finding;
+import prolalia.core.sound.KeyHabit;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Refusal;
 import prolalia.media.UnreadableSoundException;
@@ -35,7 +39,14 @@ class TakeMaker {
     /** Its name in what was begun. */
     static final String WORK = "take";
 
+    private static final Duration HABIT_HOLDS = Duration.ofHours(1);
+
     private final LocksByName locks = new LocksByName();
+
+    /** By speaker; after a pause somebody is pressed for time in another way. */
+    private final Cache<String, KeyHabit> habits =
+            Caffeine.newBuilder().expireAfterAccess(HABIT_HOLDS).build();
+
     private final RecordingStore recordings;
     private final TakeStore takes;
     private final MediaStore media;
@@ -138,11 +149,14 @@ class TakeMaker {
                     media.file(recording.rawHash()),
                     school.settings().longestRecordingMs(),
                     recording.overlapMs(),
+                    habits.get(recording.speakerId(), unknown -> KeyHabit.UNKNOWN)
+                            .offsMs(),
                     whole,
                     recording.words(),
                     flac,
                     wave,
                     WaveformCache.STEP_MS));
+            habits.asMap().merge(recording.speakerId(), new KeyHabit(judged.keyOffsMs()), KeyHabit::with);
             if (judged.refusal() == null) {
                 StoredTake take = take(recording, judged, media.keep(flac));
                 waves.keep(take.originalHash(), wave);

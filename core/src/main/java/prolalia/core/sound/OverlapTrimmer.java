@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * Takes of a read-through overlap: each has a moment from before its key press and one from after it, so that no syllable
@@ -24,6 +26,14 @@ public final class OverlapTrimmer {
     /** A pause so much nearer to the key is as likely as one that is longer by one. */
     private static final double NEARNESS = 0.25;
 
+    /** A pause that counts for so much more than the next likely one is the one that is meant. */
+    private static final double PLAIN = 250;
+
+    /** A pause whose key is off by one spread of the reader's counts as so much shorter; by twice as much, four times. */
+    private static final double UNLIKE_MS = 60;
+
+    private static final double MOST_UNLIKE_MS = 700;
+
     /** A pause whose end isn't seen any more is longer than what is seen of it: at least by this. */
     private static final int UNSEEN_MS = 150;
 
@@ -36,20 +46,32 @@ public final class OverlapTrimmer {
     private OverlapTrimmer() {}
 
     /**
+     * What is this line's alone.
+     *
+     * @param span of the recording
+     * @param offsMs of its keys, where it is plain which pause is meant ({@link KeyHabit}): none, one or two
+     */
+    public record OwnPart(Span span, List<Long> offsMs) {}
+
+    /**
      * The stretch of a recording that is this line's alone.
      *
-     * @param overlapMs how much there is of it before its key, and after the next one; 0: nothing of a neighbour's is in it
+     * @param overlap of it with its neighbours' takes
      */
-    public static Span without(Sound recording, int overlapMs) {
+    public static OwnPart without(Sound recording, Overlap overlap) {
         long durationMs = recording.durationMs();
-        if (overlapMs == 0 || durationMs <= 2L * overlapMs / 3) {
-            return new Span(0, durationMs);
+        if (overlap.ms() == 0 || durationMs <= 2L * overlap.ms() / 3) {
+            return new OwnPart(new Span(0, durationMs), List.of());
         }
-        long window = Math.min(2L * overlapMs, durationMs);
-        long key = Math.min(overlapMs, window);
+        long window = Math.min(2L * overlap.ms(), durationMs);
+        long key = Math.min(overlap.ms(), window);
         long from = durationMs - window;
-        List<Cut> starts = cuts(recording, new Span(0, window), key);
-        List<Cut> ends = cuts(recording, new Span(from, durationMs), key);
+        List<Cut> starts = cuts(recording, new Span(0, window), key, overlap.habit());
+        List<Cut> ends = cuts(recording, new Span(from, durationMs), key, overlap.habit());
+        List<Long> offsMs = Stream.of(starts, ends)
+                .flatMap(cuts -> plain(cuts).stream())
+                .map(Cut::offMs)
+                .toList();
         Cut start = best(starts);
         Cut end = best(ends);
         if (end.atMs() - start.atMs() < SHORT_MS) {
@@ -67,11 +89,31 @@ public final class OverlapTrimmer {
                 }
             }
         }
-        return start.atMs() < end.atMs() ? new Span(start.atMs(), end.atMs()) : new Span(0, durationMs);
+        Span own = start.atMs() < end.atMs() ? new Span(start.atMs(), end.atMs()) : new Span(0, durationMs);
+        return new OwnPart(own, offsMs);
     }
 
-    /** A place where one line may end and the next begin. */
-    private record Cut(long atMs, double score) {}
+    /**
+     * A place where one line may end and the next begin.
+     *
+     * @param score how likely it is
+     * @param strangersScore how likely it would be if nothing were known of the reader
+     * @param offMs how far the key is from the pause; 0 within it
+     */
+    private record Cut(long atMs, double score, double strangersScore, long offMs) {}
+
+    /** The cut that anybody would make. */
+    private static Optional<Cut> plain(List<Cut> cuts) {
+        List<Cut> likeliest = cuts.stream()
+                .filter(cut -> cut.strangersScore() > 0)
+                .sorted(Comparator.comparingDouble(Cut::strangersScore).reversed())
+                .limit(2)
+                .toList();
+        boolean plain = !likeliest.isEmpty()
+                && (likeliest.size() == 1
+                        || likeliest.get(0).strangersScore() - likeliest.get(1).strangersScore() > PLAIN);
+        return plain ? Optional.of(likeliest.get(0)) : Optional.empty();
+    }
 
     private static Cut best(List<Cut> cuts) {
         return cuts.stream().max(Comparator.comparingDouble(Cut::score)).orElseThrow();
@@ -99,18 +141,24 @@ public final class OverlapTrimmer {
      *
      * @param keyMs within the window
      */
-    private static List<Cut> cuts(Sound recording, Span window, long keyMs) {
+    private static List<Cut> cuts(Sound recording, Span window, long keyMs, KeyHabit habit) {
         Sound around = recording.slice(window);
         SpeechFrames frames = frames(around);
         List<Cut> cuts = new ArrayList<>();
         for (Span pause : pauses(SpeechDetector.pieces(frames), around.durationMs())) {
-            double score = score(pause, keyMs, around.durationMs());
-            if (score > Double.NEGATIVE_INFINITY) {
-                cuts.add(new Cut(window.startMs() + (pause.startMs() + pause.endMs()) / 2, score));
+            long off = keyMs < pause.startMs() ? keyMs - pause.startMs() : Math.max(0, keyMs - pause.endMs());
+            if (Math.abs(off) <= OFF_MS) {
+                double length = length(pause, around.durationMs());
+                double strangers = length - NEARNESS * Math.abs(off);
+                cuts.add(new Cut(
+                        window.startMs() + (pause.startMs() + pause.endMs()) / 2,
+                        habit.isKnown() ? length - unlikeMs(off, habit) : strangers,
+                        strangers,
+                        off));
             }
         }
         if (cuts.isEmpty()) {
-            cuts.add(new Cut(window.startMs() + quietest(frames, keyMs), 0));
+            cuts.add(new Cut(window.startMs() + quietest(frames, keyMs), 0, 0, 0));
         }
         return cuts;
     }
@@ -127,14 +175,16 @@ public final class OverlapTrimmer {
         return pauses;
     }
 
-    private static double score(Span pause, long keyMs, long durationMs) {
-        long distance = Math.max(0, Math.max(pause.startMs() - keyMs, keyMs - pause.endMs()));
-        if (distance > OFF_MS) {
-            return Double.NEGATIVE_INFINITY;
-        }
+    /** @return how long the pause counts as, in ms */
+    private static double length(Span pause, long durationMs) {
         boolean cutOff = pause.startMs() == 0 || pause.endMs() == durationMs;
-        long length = Math.min(LONG_PAUSE_MS, pause.durationMs() + (cutOff ? UNSEEN_MS : 0));
-        return length - NEARNESS * distance;
+        return Math.min(LONG_PAUSE_MS, pause.durationMs() + (cutOff ? UNSEEN_MS : 0));
+    }
+
+    /** @return as much shorter does a pause count, in ms, to which the key would be unlike the reader's others */
+    private static double unlikeMs(long offMs, KeyHabit habit) {
+        double far = (offMs - habit.offMs()) / (double) habit.spreadMs();
+        return Math.min(MOST_UNLIKE_MS, UNLIKE_MS * far * far);
     }
 
     /** In one breath from line to line: the quietest moment about the key. */

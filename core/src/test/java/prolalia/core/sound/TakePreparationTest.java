@@ -86,23 +86,6 @@ class TakePreparationTest {
         assertThat(measured.noiseFloorDbfs()).isCloseTo(-55, within(0.5));
     }
 
-    @Test
-    void theNeighboursWordsInTheOverlapAreLeftOut() {
-        // The line before ends 100 ms into the recording; the next one begins 80 ms before its end.
-        float[] recorded = mix(
-                concat(voice(-12, 0.1), silence(0.3), voice(-12, 1.12), silence(0.35), voice(-12, 0.08)),
-                noise(-60, 2, 8));
-        Span own = OverlapTrimmer.without(sound(recorded), 300);
-        assertThat(own.startMs()).isBetween(100L, 400L);
-        assertThat(own.endMs()).isBetween(1_520L, 1_870L);
-        assertThat(OverlapTrimmer.without(sound(recorded), 0))
-                .isEqualTo(new Span(0, sound(recorded).durationMs()));
-        float[] alone = concat(silence(0.3), voice(-12, 1.12), silence(0.3));
-        Span all = OverlapTrimmer.without(sound(alone), 300);
-        assertThat(all.startMs()).isLessThanOrEqualTo(200);
-        assertThat(all.endMs()).isGreaterThanOrEqualTo(1_520);
-    }
-
     @ParameterizedTest
     @ValueSource(ints = {11_025, 22_050})
     void timesDoNotDriftAtTheRatesOfDictationMachines(int rate) {
@@ -113,42 +96,6 @@ class TakePreparationTest {
         }
         Span spoken = SoundMeter.measure(new Sound(atRate, rate)).spoken();
         assertThat(spoken.startMs()).isBetween(59_940L, 60_060L);
-    }
-
-    @ParameterizedTest
-    @ValueSource(ints = {-400, -200, -100, 0, 100, 200, 400})
-    void theCutIsInThePauseHoweverEarlyOrLateTheKeyCame(int offMs) {
-        // Two lines with half a second between them; the key is off the end of the first, or the beginning of the
-        // second.
-        double key = offMs < 0 ? 1.3 + offMs / 1000.0 : offMs > 0 ? 1.8 + offMs / 1000.0 : 1.55;
-        float[] said = mix(
-                concat(silence(0.2), voice(-12, 1.1), silence(0.5), voice(-14, 1.2), silence(0.5)), noise(-60, 3.5, 8));
-        Sound both = sound(said);
-        Sound first = both.slice(new Span(0, Math.round(1_000 * (key + 0.7))));
-        long from = Math.max(0, Math.round(1_000 * (key - 0.7)));
-        Sound second = both.slice(new Span(from, 3_500));
-        assertThat(OverlapTrimmer.without(first, 700).endMs()).isBetween(1_300L, 1_800L);
-        assertThat(from + OverlapTrimmer.without(second, 700).startMs()).isBetween(1_300L, 1_800L);
-    }
-
-    /** One word between two longer lines; its key comes when it has been said already, that of the next line too. */
-    @Test
-    void aLineOfOneWordKeepsItsWordHoweverLateItsKeysCome() {
-        float[] said = mix(
-                concat(
-                        silence(0.2),
-                        voice(-12, 1.1),
-                        silence(0.5),
-                        voice(-12, 0.28),
-                        silence(0.5),
-                        voice(-14, 1.2),
-                        silence(0.5)),
-                noise(-60, 4.28, 8));
-        // The word is said from 1.8 to 2.02 s.
-        long from = 2_200 - 700;
-        Span own = OverlapTrimmer.without(sound(said).slice(new Span(from, 2_980 + 700)), 700);
-        assertThat(from + own.startMs()).isBetween(1_300L, 1_800L);
-        assertThat(from + own.endMs()).isBetween(2_020L, 2_600L);
     }
 
     @Test

@@ -10,9 +10,11 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import prolalia.core.align.WordTimes;
+import prolalia.core.sound.KeyHabit;
 import prolalia.core.sound.Leveller;
 import prolalia.core.sound.Leveller.Levelled;
 import prolalia.core.sound.MicrophoneReport;
+import prolalia.core.sound.Overlap;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.PreparedTake;
 import prolalia.core.sound.Refusal;
@@ -94,7 +96,7 @@ public final class SoundProcess {
             Path file = Files.createTempFile("rehearsal", ".flac");
             try {
                 SoundWriter.writeFlac(sound, file);
-                TakeRenderer.judge(file, WHOLE, 0, true);
+                TakeRenderer.judge(file, WHOLE, Overlap.NONE, true);
                 Peaks.magnitudes(sound, Peaks.BUCKET_MS);
             } finally {
                 Files.deleteIfExists(file);
@@ -199,11 +201,11 @@ public final class SoundProcess {
     }
 
     private static Judged judged(SoundRequest.Judge asked) throws IOException {
-        TakeRenderer.Judged judged =
-                TakeRenderer.judge(asked.file(), asked.longestMs(), asked.overlapMs(), asked.wholeAnyway());
+        Overlap overlap = new Overlap(asked.overlapMs(), new KeyHabit(asked.keyOffsMs()));
+        TakeRenderer.Judged judged = TakeRenderer.judge(asked.file(), asked.longestMs(), overlap, asked.wholeAnyway());
         if (!(judged.judgement() instanceof SpokenPart part)) {
             Refusal refusal = (Refusal) judged.judgement();
-            return new Judged(refusal.reason(), null, refusal.durationMs(), judged.truncated());
+            return new Judged(refusal.reason(), null, refusal.durationMs(), judged.truncated(), judged.keyOffsMs());
         }
         Sound recording = judged.recording();
         SoundWriter.writeFlac(recording, asked.flac());
@@ -215,7 +217,7 @@ public final class SoundProcess {
                 Leveller.TARGET_LUFS,
                 part.foreseenPeaks(recording).values(),
                 SoundCheck.check(part.original(), asked.words(), asked.longestMs()));
-        return new Judged(null, foreseen, recording.durationMs(), judged.truncated());
+        return new Judged(null, foreseen, recording.durationMs(), judged.truncated(), judged.keyOffsMs());
     }
 
     private static MadeTake made(PreparedTake take, String words, long longestMs) {

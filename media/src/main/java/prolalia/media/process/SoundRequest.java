@@ -44,6 +44,8 @@ public sealed interface SoundRequest<A> {
     /**
      * A recording judged ({@link prolalia.media.TakeRenderer#judge}).
      *
+     * @param overlapMs how much at each end may be a neighbour's
+     * @param keyOffsMs what is known of the reader's {@link prolalia.core.sound.KeyHabit}
      * @param words that should be said
      * @param flac written with all of the recording that is this line's
      * @param wave written with its magnitudes, one byte for each {@code waveStepMs}
@@ -52,6 +54,7 @@ public sealed interface SoundRequest<A> {
             Path file,
             long longestMs,
             int overlapMs,
+            List<Long> keyOffsMs,
             boolean wholeAnyway,
             String words,
             Path flac,
@@ -68,8 +71,9 @@ public sealed interface SoundRequest<A> {
      * @param refusal null when it can be a take
      * @param take as it will be, but for what levelling and encoding change in its gain, loudness and peaks; null when it can't
      * @param wholeMs of the whole recording
+     * @param keyOffsMs what it says of the reader's {@link prolalia.core.sound.KeyHabit}
      */
-    record Judged(Refusal.Reason refusal, MadeTake take, long wholeMs, boolean truncated) {}
+    record Judged(Refusal.Reason refusal, MadeTake take, long wholeMs, boolean truncated, List<Long> keyOffsMs) {}
 
     /** The MP3 of a take without edits. @param mp3 written */
     record Render(Path original, Span trim, Path mp3) implements SoundRequest<Rendered> {

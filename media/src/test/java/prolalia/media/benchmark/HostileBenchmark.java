@@ -96,7 +96,7 @@ public final class HostileBenchmark {
                 Path wav = folder.resolve("in.wav");
                 write(fault.getValue().of(x, random), fault.getKey().equals("8 kHz") ? PHONE_HZ : RATE, wav);
                 Path mp3 = folder.resolve("out.mp3");
-                TakeRenderer.Rendering made = TakeRenderer.render(wav, 600_000, 0, false, mp3);
+                TakeRenderer.Rendering made = TakeRenderer.render(wav, 600_000, false, mp3);
                 inputs++;
                 if (!(made.preparation() instanceof PreparedTake take)) {
                     none++;

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import prolalia.core.sound.Overlap;
 import prolalia.core.sound.Sound;
 import prolalia.core.sound.SoundCheck;
 import prolalia.core.sound.SpokenPart;
@@ -101,7 +102,7 @@ public final class IngestBenchmark {
     }
 
     private static void ingest(Path wav, Path folder) throws Exception {
-        TakeRenderer.Judged judged = TakeRenderer.judge(wav, 600_000, 0, false);
+        TakeRenderer.Judged judged = TakeRenderer.judge(wav, 600_000, Overlap.NONE, false);
         SpokenPart part = (SpokenPart) judged.judgement();
         SoundCheck.check(part.original(), "", 600_000);
         Path original = folder.resolve("original.flac");

@@ -3,6 +3,8 @@ package prolalia.media.benchmark;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import prolalia.core.sound.KeyHabit;
+import prolalia.core.sound.Overlap;
 import prolalia.core.sound.OverlapTrimmer;
 import prolalia.core.sound.Sound;
 import prolalia.core.sound.Span;
@@ -10,8 +12,9 @@ import prolalia.core.sound.Span;
 /**
  * Keys of a read-through pressed early, exactly and late: takes that have a neighbour's sound, and takes that lost some of
  * their own. Lines are spoken by espeak-ng one after another with a pause between each two, and noise under all; the key falls
- * before the end of the line before, into the pause, or after the beginning of the next. Real readers breathe in their pauses
- * and press unevenly; these don't. Prints figures; run by ./prolalia bench.
+ * before the end of the line before, into the pause, or after the beginning of the next, each reader in one manner, with a
+ * deviation of 80 ms; pauses are uneven by a third. Real readers breathe in their pauses, change their manner, and now and then
+ * press twice; these don't. Prints figures; run by ./prolalia bench.
  */
 public final class KeysBenchmark {
     private static final int RATE = Sound.TAKE_SAMPLE_RATE;
@@ -20,6 +23,14 @@ public final class KeysBenchmark {
 
     /** So much of somebody else's sound, or lost, is heard. */
     private static final int HEARD_MS = 40;
+
+    /** Pauses are so much longer and shorter than usual, as a share. */
+    private static final double UNEVEN_PAUSES = 0.3;
+
+    /** The standard deviation of a reader's keys. */
+    private static final double UNSTEADY_MS = 80;
+
+    private static final int MOST_OFF_MS = 400;
 
     private KeysBenchmark() {}
 
@@ -46,15 +57,17 @@ public final class KeysBenchmark {
     /** @return takes with a neighbour's sound, takes that lost some, takes */
     private static int[] run(List<MadeSpeech.Spoken> spoken, double snrDb, int pauseMs, int offMs) {
         Random random = new Random(5);
-        int pause = pauseMs * RATE / 1000;
-        int off = offMs * RATE / 1000;
+        int[] pause = new int[LINES];
+        for (int line = 0; line < LINES; line++) {
+            pause[line] = (int) (pauseMs * (1 + UNEVEN_PAUSES * (2 * random.nextDouble() - 1)) * RATE / 1000);
+        }
         int[] start = new int[LINES];
         int[] end = new int[LINES];
         int at = RATE;
         for (int line = 0; line < LINES; line++) {
             start[line] = at;
             end[line] = at + spoken.get(line % spoken.size()).samples().length;
-            at = end[line] + pause;
+            at = end[line] + pause[line];
         }
         float[] session = new float[at + RATE];
         double loud = 0;
@@ -71,14 +84,22 @@ public final class KeysBenchmark {
         key[0] = start[0] - RATE / 3;
         key[LINES] = end[LINES - 1] + RATE / 3;
         for (int line = 1; line < LINES; line++) {
-            key[line] = off < 0 ? end[line - 1] + off : off > 0 ? start[line] + off : end[line - 1] + pause / 2;
+            double thisMs = Math.max(-MOST_OFF_MS, Math.min(MOST_OFF_MS, offMs + UNSTEADY_MS * random.nextGaussian()));
+            int off = (int) (thisMs * RATE / 1000);
+            key[line] = offMs == 0
+                    ? end[line - 1] + pause[line - 1] / 2 + off / 2
+                    : off < 0 ? end[line - 1] + off : start[line] + off;
         }
         int overlap = OVERLAP_MS * RATE / 1000;
         int[] found = new int[3];
+        KeyHabit habit = KeyHabit.UNKNOWN;
         for (int line = 0; line < LINES; line++) {
             int from = Math.max(0, key[line] - overlap);
             int to = Math.min(session.length, key[line + 1] + overlap);
-            Span own = OverlapTrimmer.without(new Sound(Arrays.copyOfRange(session, from, to), RATE), OVERLAP_MS);
+            Sound take = new Sound(Arrays.copyOfRange(session, from, to), RATE);
+            OverlapTrimmer.OwnPart part = OverlapTrimmer.without(take, new Overlap(OVERLAP_MS, habit));
+            habit = habit.with(new KeyHabit(part.offsMs()));
+            Span own = part.span();
             long a = from * 1000L / RATE + own.startMs();
             long b = from * 1000L / RATE + own.endMs();
             boolean foreign = line > 0 && end[line - 1] * 1000L / RATE - a > HEARD_MS
