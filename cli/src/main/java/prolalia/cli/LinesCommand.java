@@ -14,6 +14,8 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
+import prolalia.core.place.Area;
+import prolalia.core.place.WordPlaces.PlacedWord;
 import prolalia.formats.paper.Paper;
 import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.Papers;
@@ -73,11 +75,23 @@ final class LinesCommand implements Callable<Integer> {
         Map<String, Object> shown = new LinkedHashMap<>();
         shown.put("kind", line.kind().name().toLowerCase(Locale.ROOT));
         shown.put("text", line.text());
-        shown.put("x", rounded(line.area().x()));
-        shown.put("y", rounded(line.area().y()));
-        shown.put("w", rounded(line.area().w()));
-        shown.put("h", rounded(line.area().h()));
+        put(line.area(), shown);
+        shown.put("words", line.words().words().stream().map(LinesCommand::word).toList());
         return shown;
+    }
+
+    private static Map<String, Object> word(PlacedWord word) {
+        Map<String, Object> shown = new LinkedHashMap<>();
+        shown.put("text", word.text());
+        put(word.area(), shown);
+        return shown;
+    }
+
+    private static void put(Area area, Map<String, Object> shown) {
+        shown.put("x", rounded(area.x()));
+        shown.put("y", rounded(area.y()));
+        shown.put("w", rounded(area.w()));
+        shown.put("h", rounded(area.h()));
     }
 
     private static double rounded(double share) {

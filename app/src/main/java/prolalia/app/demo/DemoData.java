@@ -32,7 +32,7 @@ import prolalia.app.sound.Verdict;
 import prolalia.app.stage.StageService;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;

@@ -19,7 +19,7 @@ import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.Proposal;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /** Papers, from the file to the proposal that the teacher has looked over. */
 @Service

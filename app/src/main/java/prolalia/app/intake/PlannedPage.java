@@ -1,10 +1,9 @@
 package prolalia.app.intake;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import prolalia.app.intake.StoredPaper.StoredPage;
@@ -12,11 +11,12 @@ import prolalia.app.platform.Ids;
 import prolalia.app.stage.StageService;
 import prolalia.core.intake.Proposal.ProposedLine;
 import prolalia.core.lesson.LineTraits;
-import prolalia.core.page.Area;
-import prolalia.core.page.InkMap;
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
+import prolalia.core.page.LinePlacing;
+import prolalia.core.page.LinePlacing.LinePlace;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.Paths;
-import prolalia.core.page.SpotPlacing;
 import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.formats.paper.PaperPage;
 
@@ -29,7 +29,7 @@ import prolalia.formats.paper.PaperPage;
  */
 record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List<SaidSound> sounds) {
     /** @param line its index */
-    record Mark(int line, Area area) {}
+    record Mark(int line, LinePlace place) {}
 
     /** @param line the index of the line that it says */
     record SaidSound(int line, PaperPage.Sound sound) {}
@@ -37,35 +37,43 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
     static PlannedPage of(StoredPage page, InkMap ink) {
         List<ProposedLine> proposed = page.proposal().wanted();
         List<ReadLine> lines = new ArrayList<>();
-        proposed.forEach(line -> lines.add(
-                new ReadLine(LineTraits.of(line.kind().becomes().orElseThrow()).withLabel(line.label()), line.text())));
+        proposed.forEach(line -> lines.add(new ReadLine(
+                LineTraits.of(line.kind().becomes().orElseThrow())
+                        .withLabel(line.label())
+                        .withPlaces(line.words()),
+                line.text())));
         List<SaidSound> sounds = sounds(page, proposed);
         return new PlannedPage(page, lines, marks(page, proposed, sounds, ink), sounds);
     }
 
     /** Where a sound had its mark, its line has it again. */
     private static List<Mark> marks(StoredPage page, List<ProposedLine> proposed, List<SaidSound> sounds, InkMap ink) {
-        List<Mark> kept = sounds.stream()
+        Map<Integer, Area> kept = new HashMap<>();
+        sounds.stream()
                 .filter(said -> said.sound().line() != null)
-                .map(said -> new Mark(said.line(), said.sound().area()))
-                .toList();
-        Set<Integer> marked = kept.stream().map(Mark::line).collect(Collectors.toSet());
+                .forEach(said -> kept.put(said.line(), said.sound().area()));
         List<Integer> placed = IntStream.range(0, proposed.size())
-                .filter(line -> proposed.get(line).hasPlace() && !marked.contains(line))
+                .filter(line -> proposed.get(line).hasPlace())
                 .boxed()
                 .toList();
-        List<Area> areas = SpotPlacing.besideEach(
-                placed.stream().map(line -> proposed.get(line).area()).toList(),
-                ink,
-                Stream.concat(
-                                page.parts().jumps().stream().map(PaperPage.Jump::area),
-                                kept.stream().map(Mark::area))
-                        .toList(),
-                page.aspect());
-        return Stream.concat(
-                        kept.stream(),
-                        IntStream.range(0, areas.size()).mapToObj(i -> new Mark(placed.get(i), areas.get(i))))
+        List<Area> taken = Stream.concat(
+                        page.parts().jumps().stream().map(PaperPage.Jump::area), kept.values().stream())
                 .toList();
+        List<LinePlace> places = LinePlacing.place(
+                placed.stream().map(line -> rows(proposed.get(line), ink)).toList(), ink, taken, page.aspect());
+        List<Mark> marks = new ArrayList<>();
+        for (int i = 0; i < placed.size(); i++) {
+            LinePlace place = places.get(i);
+            Area mark = kept.remove(placed.get(i));
+            marks.add(new Mark(placed.get(i), mark == null ? place : new LinePlace(place.press(), mark)));
+        }
+        kept.forEach((line, area) -> marks.add(new Mark(line, new LinePlace(null, area))));
+        return marks;
+    }
+
+    private static List<Area> rows(ProposedLine line, InkMap ink) {
+        List<Area> rows = line.words().rowsOf(line.text());
+        return rows.isEmpty() ? List.of(ink.tight(line.area())) : rows;
     }
 
     private static List<SaidSound> sounds(StoredPage page, List<ProposedLine> proposed) {
@@ -87,7 +95,7 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
     List<PageElement> things(List<String> lineIds, Map<Integer, String> pageIds) {
         List<PageElement> things = new ArrayList<>();
         for (Mark mark : marks) {
-            things.add(new PageElement.Spot(newId(), mark.area(), lineIds.get(mark.line()), true));
+            things.add(PageElement.Spot.on(mark.place(), newId(), lineIds.get(mark.line())));
         }
         for (PaperPage.Jump jump : page.parts().jumps()) {
             if (pageIds.containsKey(jump.toNumber())) {

@@ -26,7 +26,7 @@ import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.Proposal.ProposedLine;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 import prolalia.formats.paper.PaperPage;
 
 /** A paper as it is looked over, page by page, before it is taken. */

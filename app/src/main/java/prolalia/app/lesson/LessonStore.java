@@ -199,6 +199,7 @@ public class LessonStore {
                         LINE.ICON,
                         LINE.LANG,
                         LINE.LABEL,
+                        LINE.WORD_PLACES,
                         PAGE.ID,
                         PAGE.LESSON_ID,
                         TAKE.ID,

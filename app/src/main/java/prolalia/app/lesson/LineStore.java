@@ -24,6 +24,7 @@ import prolalia.app.platform.db.tables.records.LineRecord;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.place.WordPlaces;
 import prolalia.core.script.LessonChange.LineStep;
 import prolalia.core.script.LineShape;
 import prolalia.core.script.LineShape.Place;
@@ -107,7 +108,8 @@ public class LineStore {
                         LINE.STANDING_LINE_ID,
                         LINE.ICON,
                         LINE.LANG,
-                        LINE.LABEL)
+                        LINE.LABEL,
+                        LINE.WORD_PLACES)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
@@ -132,13 +134,15 @@ public class LineStore {
         return shapes;
     }
 
+    /** Where its words stand is known if it was asked for. */
     static LineTraits traits(Record row) {
         String icon = row.get(LINE.ICON);
         return new LineTraits(
                 LineKind.valueOf(row.get(LINE.KIND)),
                 icon == null ? null : StepIcon.valueOf(icon),
                 row.get(LINE.LANG),
-                row.get(LINE.LABEL));
+                row.get(LINE.LABEL),
+                row.field(LINE.WORD_PLACES) == null ? WordPlaces.NONE : new WordPlaces(row.get(LINE.WORD_PLACES)));
     }
 
     private static void setTraits(LineRecord row, LineTraits traits) {
@@ -146,6 +150,7 @@ public class LineStore {
         row.setIcon(traits.icon() == null ? null : traits.icon().name());
         row.setLang(traits.lang());
         row.setLabel(traits.label());
+        row.setWordPlaces(traits.places().written());
     }
 
     /** Puts lines in at their places, removed up to now; the steps of a change bring them into the script. */
@@ -192,7 +197,7 @@ public class LineStore {
         if (step.changesTraits()) {
             LineRecord traits = new LineRecord();
             setTraits(traits, to.traits());
-            for (Field<?> field : List.of(LINE.KIND, LINE.ICON, LINE.LANG, LINE.LABEL)) {
+            for (Field<?> field : List.of(LINE.KIND, LINE.ICON, LINE.LANG, LINE.LABEL, LINE.WORD_PLACES)) {
                 values.put(field, traits.get(field));
             }
         }

@@ -5,7 +5,7 @@ import java.io.IOException;
 import javax.imageio.ImageIO;
 import org.springframework.stereotype.Component;
 import prolalia.app.platform.MediaStore;
-import prolalia.core.page.InkMap;
+import prolalia.core.place.InkMap;
 import prolalia.formats.paper.PictureInk;
 
 /** Where the pictures of pages have ink. */

@@ -1,6 +1,6 @@
 package prolalia.core.intake;
 
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /**
  * A sound found on a page.

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import prolalia.core.intake.PageText.Word;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /** Words that stand in one row, near each other. */
 record Fragment(List<Word> words, Area area, double size, boolean bold, double em) {

@@ -1,7 +1,7 @@
 package prolalia.core.intake;
 
 import java.util.List;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /**
  * The text of a page, as its file has it.

@@ -3,7 +3,9 @@ package prolalia.core.intake;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
+import prolalia.core.place.WordPlaces;
+import prolalia.core.place.WordPlaces.PlacedWord;
 
 /** Fragments that are read as one; it grows while rows are added. */
 final class Paragraph {
@@ -51,6 +53,13 @@ final class Paragraph {
 
     boolean hasBlank() {
         return fragments.stream().anyMatch(Fragment::hasBlank);
+    }
+
+    WordPlaces words() {
+        return WordPlaces.of(fragments.stream()
+                .flatMap(fragment -> fragment.words().stream())
+                .map(word -> new PlacedWord(word.text(), word.area()))
+                .toList());
     }
 
     /** Its words in one row; a word that was divided at a row's end is put together. */

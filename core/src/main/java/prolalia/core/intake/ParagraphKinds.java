@@ -2,7 +2,8 @@ package prolalia.core.intake;
 
 import java.util.ArrayList;
 import java.util.List;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
+import prolalia.core.place.WordPlaces;
 
 /** Finds lines where a file keeps paragraphs: their places are known, their kinds are not. */
 public final class ParagraphKinds {
@@ -14,8 +15,26 @@ public final class ParagraphKinds {
      * @param text in one row
      * @param title whether the file says that it is a title
      * @param bold whether all of it is
+     * @param words where its words stand, as far as that is known
      */
-    public record Given(String text, Area area, boolean title, boolean bold) {}
+    public record Given(String text, Area area, boolean title, boolean bold, WordPlaces words) {
+        public Given(String text, Area area, boolean title, boolean bold) {
+            this(text, area, title, bold, WordPlaces.NONE);
+        }
+
+        /** Its parts one after another, each with its share of the words, and where they stand. */
+        public List<Given> in(List<Given> parts) {
+            List<WordPlaces> shares =
+                    words.sharedOut(parts.stream().map(Given::text).toList());
+            List<Given> placed = new ArrayList<>();
+            for (int i = 0; i < parts.size(); i++) {
+                WordPlaces share = shares.get(i);
+                Area where = share.whole().orElse(parts.get(i).area());
+                placed.add(new Given(parts.get(i).text(), where, title, bold, share));
+            }
+            return placed;
+        }
+    }
 
     /** Whether a text begins with a number, a letter or a box, as questions and choices do. */
     public static boolean isMarked(String text) {
@@ -35,7 +54,7 @@ public final class ParagraphKinds {
             FoundKind kind = kind(given, paragraphs);
             boolean sayable = given.text().codePoints().anyMatch(Character::isLetterOrDigit);
             if (sayable || given.text().contains("_")) {
-                lines.add(new FoundLine(sayable ? kind : FoundKind.BLANK, given.text(), given.area()));
+                lines.add(new FoundLine(sayable ? kind : FoundKind.BLANK, given.text(), given.area(), given.words()));
             }
         }
         return lines;
@@ -57,9 +76,9 @@ public final class ParagraphKinds {
         List<Fragment> parts = Rows.choices(Fragment.of(words, 1), 1);
         return parts.size() == 1
                 ? List.of(paragraph)
-                : parts.stream()
+                : paragraph.in(parts.stream()
                         .map(part -> new Given(part.text(), part.area(), paragraph.title(), paragraph.bold()))
-                        .toList();
+                        .toList());
     }
 
     private static FoundKind kind(Given given, List<Given> all) {

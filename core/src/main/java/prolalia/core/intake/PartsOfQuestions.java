@@ -19,7 +19,7 @@ final class PartsOfQuestions {
                     .filter(line -> line.text().matches(".*(\\?|_{3,}|\\.{5,})[\"')]*$"))
                     .count();
             for (FoundLine line : run) {
-                told.add(asking * 2 > run.size() ? new FoundLine(FoundKind.QUESTION, line.text(), line.area()) : line);
+                told.add(asking * 2 > run.size() ? line.withKind(FoundKind.QUESTION) : line);
             }
             if (to == from) {
                 told.add(lines.get(to++));

@@ -6,7 +6,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.UnaryOperator;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
+import prolalia.core.place.WordPlaces;
 
 /**
  * The lines that are proposed for a page, while a teacher looks them over. Every change answers a new proposal; one that
@@ -29,8 +30,26 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
      * @param label the number or letter that stands before it; null: none
      * @param area where it stands; of no size when it stands nowhere, as notes do
      * @param wanted whether it is to become a line of the script
+     * @param words where its words were found
      */
-    public record ProposedLine(String id, FoundKind kind, String label, String text, Area area, boolean wanted) {
+    public record ProposedLine(
+            String id, FoundKind kind, String label, String text, Area area, boolean wanted, WordPlaces words) {
+        public ProposedLine {
+            words = words == null ? WordPlaces.NONE : words;
+        }
+
+        private ProposedLine with(FoundKind other, boolean isWanted) {
+            return new ProposedLine(id, other, label, text, area, isWanted, words);
+        }
+
+        private ProposedLine saying(String other) {
+            return new ProposedLine(id, kind, label, other, area, wanted, words);
+        }
+
+        private ProposedLine at(Area there, WordPlaces itsWords) {
+            return new ProposedLine(id, kind, label, text, there, wanted, itsWords);
+        }
+
         public boolean hasPlace() {
             return area.w() > 0 && area.h() > 0;
         }
@@ -67,7 +86,8 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
                                 sound.line().label(),
                                 sound.line().words(),
                                 sound.area(),
-                                true));
+                                true,
+                                WordPlaces.NONE));
                 said.add(id);
             } else {
                 said.add(null);
@@ -90,7 +110,8 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
                             .orElse(null),
                     text.length() <= LONGEST_TEXT ? text : text.substring(0, LONGEST_TEXT),
                     line.area(),
-                    line.kind().becomes().isPresent()));
+                    line.kind().becomes().isPresent(),
+                    line.words()));
         }
         return new Proposal(lines, List.of());
     }
@@ -110,39 +131,23 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
     }
 
     public Optional<Proposal> want(String id, boolean wanted) {
-        return change(
-                id, line -> new ProposedLine(line.id(), line.kind(), line.label(), line.text(), line.area(), wanted));
+        return change(id, line -> line.with(line.kind(), wanted));
     }
 
     public Optional<Proposal> kind(String id, FoundKind kind) {
-        return change(
-                id,
-                line -> new ProposedLine(
-                        line.id(),
-                        kind,
-                        line.label(),
-                        line.text(),
-                        line.area(),
-                        kind.becomes().isPresent()));
+        return change(id, line -> line.with(kind, kind.becomes().isPresent()));
     }
 
     public Optional<Proposal> text(String id, String text) {
         String held = text.replaceAll("\\s+", " ").strip();
-        return held.length() > LONGEST_TEXT
-                ? Optional.empty()
-                : change(
-                        id,
-                        line -> new ProposedLine(
-                                line.id(), line.kind(), line.label(), held, line.area(), line.wanted()));
+        return held.length() > LONGEST_TEXT ? Optional.empty() : change(id, line -> line.saying(held));
     }
 
+    /** Places a line elsewhere; words that stand outside of that aren't its own. */
     public Optional<Proposal> place(String id, Area area) {
         return area.w() < SMALLEST || area.h() < SMALLEST
                 ? Optional.empty()
-                : change(
-                        id,
-                        line -> new ProposedLine(
-                                line.id(), line.kind(), line.label(), line.text(), area.onPage(), line.wanted()));
+                : change(id, line -> line.at(area.onPage(), line.words().within(area.onPage())));
     }
 
     /** Joins a line with the one after it. */
@@ -165,7 +170,13 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
         joined.set(
                 at,
                 new ProposedLine(
-                        first.id(), first.kind(), first.label(), text, area, first.wanted() || second.wanted()));
+                        first.id(),
+                        first.kind(),
+                        first.label(),
+                        text,
+                        area,
+                        first.wanted() || second.wanted(),
+                        first.words().and(second.words())));
         List<String> said = new ArrayList<>(sounds);
         said.replaceAll(line -> second.id().equals(line) ? said.contains(first.id()) ? null : first.id() : line);
         return Optional.of(new Proposal(joined, said));
@@ -200,8 +211,27 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
                 ? new Area(area.x(), area.y() + area.h() * share, area.w(), area.h() * (1 - share))
                 : new Area(area.x() + area.w() * share, area.y(), area.w() * (1 - share), area.h());
         List<ProposedLine> cut = new ArrayList<>(lines);
-        cut.set(at, new ProposedLine(line.id(), line.kind(), line.label(), first, upper, line.wanted()));
-        cut.add(at + 1, new ProposedLine(newId, line.kind(), null, second, lower, line.wanted()));
+        WordPlaces.Parts words = line.words().dividedAt(line.text(), before);
+        cut.set(
+                at,
+                new ProposedLine(
+                        line.id(),
+                        line.kind(),
+                        line.label(),
+                        first,
+                        words.first().whole().orElse(upper),
+                        line.wanted(),
+                        words.first()));
+        cut.add(
+                at + 1,
+                new ProposedLine(
+                        newId,
+                        line.kind(),
+                        null,
+                        second,
+                        words.rest().whole().orElse(lower),
+                        line.wanted(),
+                        words.rest()));
         return Optional.of(new Proposal(cut, sounds));
     }
 
@@ -218,7 +248,7 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
             }
         }
         List<ProposedLine> drawn = new ArrayList<>(lines);
-        drawn.add(at, new ProposedLine(newId, FoundKind.DIRECTION, null, "", placed, true));
+        drawn.add(at, new ProposedLine(newId, FoundKind.DIRECTION, null, "", placed, true, WordPlaces.NONE));
         return Optional.of(new Proposal(drawn, sounds));
     }
 

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import prolalia.core.lesson.SpokenWords;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /**
  * Which line a sound on a slide says. What the file itself says of it comes first; otherwise the sound is of the line that it

@@ -1,5 +1,6 @@
 package prolalia.core.page;
 
+import prolalia.core.place.Area;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import prolalia.core.lesson.LineKind;
@@ -84,13 +85,17 @@ public sealed interface PageElement permits PageElement.LeadsNowhere, PageElemen
     }
 
     /**
-     * A place that sounds a line.
+     * A place that sounds a line. A line that was found on the picture is pressed where it stands, and has a small tab; any
+     * other one is pressed on its mark.
      *
+     * @param area where its mark is, or its tab; where it is pressed, when it has neither
      * @param lineId the line that it sounds
      * @param mark whether its mark is seen; without it, the part of the picture under it is pressed
      * @param rule what the spot itself says of when and how it sounds
+     * @param press where it is pressed, as the words of the line stand; null: on its mark alone
      */
-    record Spot(String id, Area area, String lineId, boolean mark, Look look, PlayRule rule) implements PageElement {
+    record Spot(String id, Area area, String lineId, boolean mark, Look look, PlayRule rule, Area press)
+            implements PageElement {
         public Spot {
             look = look == null ? Look.USUAL : look;
             rule = rule == null ? PlayRule.SILENT : rule;
@@ -98,27 +103,49 @@ public sealed interface PageElement permits PageElement.LeadsNowhere, PageElemen
 
         /** A spot that looks and sounds as usual. */
         public Spot(String id, Area area, String lineId, boolean mark) {
-            this(id, area, lineId, mark, Look.USUAL, PlayRule.SILENT);
+            this(id, area, lineId, mark, Look.USUAL, PlayRule.SILENT, null);
+        }
+
+        /** A spot on a line's own words. */
+        public static Spot on(LinePlacing.LinePlace place, String id, String lineId) {
+            return new Spot(
+                    id,
+                    place.tab() == null ? place.press() : place.tab(),
+                    lineId,
+                    place.tab() != null,
+                    Look.USUAL,
+                    PlayRule.SILENT,
+                    place.press());
+        }
+
+        /** The whole of what is pressed. */
+        public Area pressed() {
+            return press == null ? area : mark ? press.with(area) : press;
+        }
+
+        /** Whether its mark is a small tab beside the words, and the words are pressed. */
+        public boolean onWords() {
+            return press != null;
         }
 
         @Override
         public Spot at(Area there) {
-            return new Spot(id, there, lineId, mark, look, rule);
+            return new Spot(id, there, lineId, mark, look, rule, press == null || mark ? press : there);
         }
 
         @Override
         public Spot named(String name) {
-            return new Spot(name, area, lineId, mark, look, rule);
+            return new Spot(name, area, lineId, mark, look, rule, press);
         }
 
         /** The same spot under another rule. */
         public Spot under(PlayRule other) {
-            return new Spot(id, area, lineId, mark, look, other);
+            return new Spot(id, area, lineId, mark, look, other, press);
         }
 
         /** The same spot for another line. */
         public Spot sounding(String line) {
-            return new Spot(id, area, line, mark, look, rule);
+            return new Spot(id, area, line, mark, look, rule, press);
         }
 
         @Override
@@ -161,7 +188,7 @@ public sealed interface PageElement permits PageElement.LeadsNowhere, PageElemen
 
         /** As it stands on a page. */
         public Spot sounding(String lineId) {
-            return new Spot(id, area, lineId, mark, look, rule);
+            return new Spot(id, area, lineId, mark, look, rule, null);
         }
 
         @Override

@@ -1,5 +1,7 @@
 package prolalia.core.page;
 
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -1,11 +1,16 @@
 package prolalia.core.published;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.StringJoiner;
+import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import prolalia.core.lesson.LessonSettings;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
+import prolalia.core.place.WordPlaces.StandingWord;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.Paths;
@@ -71,8 +76,49 @@ public record StudentPage(
      * @param toNumber the page that a jump leads to, null for what is no jump
      */
     public record OnPage(PageElement thing, SaidLine said, Integer toNumber) {
+        /** All of what is pressed, or seen. */
         public Area area() {
-            return thing.area();
+            return thing instanceof PageElement.Spot spot ? spot.pressed() : thing.area();
+        }
+
+        /** Whether the words themselves are pressed, and the mark is a small tab beside them. */
+        public boolean isOnWords() {
+            return thing instanceof PageElement.Spot spot && spot.onWords();
+        }
+
+        /** The tab, in shares of what is pressed; null: there is none. */
+        public Area tab() {
+            if (!isOnWords() || !isMark()) {
+                return null;
+            }
+            Area all = area();
+            Area tab = thing.area();
+            return new Area(
+                    (tab.x() - all.x()) / all.w(), (tab.y() - all.y()) / all.h(), tab.w() / all.w(), tab.h() / all.h());
+        }
+
+        /**
+         * Where the words of its line stand on the page: for each {@code from,length,x,y,w,h}, with four more figures for each
+         * further row that it goes on in, and {@code ;} between words. Empty when it isn't known.
+         */
+        public String wordPlaces() {
+            if (said == null) {
+                return "";
+            }
+            StringJoiner words = new StringJoiner(";");
+            for (StandingWord word :
+                    said.line().line().traits().places().in(said.line().words())) {
+                StringJoiner figures = new StringJoiner(",");
+                figures.add(Integer.toString(word.from()));
+                figures.add(Integer.toString(word.text().length()));
+                word.areas().forEach(area -> DoubleStream.of(area.x(), area.y(), area.w(), area.h())
+                        .forEach(share -> figures.add(BigDecimal.valueOf(share)
+                                .setScale(5, RoundingMode.HALF_UP)
+                                .stripTrailingZeros()
+                                .toPlainString())));
+                words.add(figures.toString());
+            }
+            return words.toString();
         }
 
         public boolean isMark() {

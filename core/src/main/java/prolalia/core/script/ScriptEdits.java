@@ -13,6 +13,7 @@ import java.util.regex.Pattern;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.place.WordPlaces;
 import prolalia.core.script.LessonChange.Deed;
 import prolalia.core.script.LessonChange.LineStep;
 import prolalia.core.script.LessonChange.TakePlace;
@@ -166,12 +167,14 @@ public final class ScriptEdits {
         if (steps.size() < 2) {
             return Optional.empty();
         }
+        List<WordPlaces> places = shape.traits().places().sharedOut(steps);
         List<LineStep> changes = new ArrayList<>();
         String before = lineId;
         for (int i = 1; i < steps.size(); i++) {
             LineTraits traits = shape.traits()
                     .withLabel(null)
-                    .withIcon(StepIcon.of(steps.get(i)).orElse(null));
+                    .withIcon(StepIcon.of(steps.get(i)).orElse(null))
+                    .withPlaces(places.get(i));
             LineShape step = new LineShape(
                     steps.get(i), traits, false, null, new Place(shape.place().pageId(), before), null);
             before = newLineIds.get(i - 1);
@@ -179,7 +182,8 @@ public final class ScriptEdits {
         }
         StepIcon firstIcon = StepIcon.of(steps.get(0)).orElse(shape.traits().icon());
         LineShape first =
-                shape.withWords(steps.get(0)).withTraits(shape.traits().withIcon(firstIcon));
+                shape.withWords(steps.get(0))
+                        .withTraits(shape.traits().withIcon(firstIcon).withPlaces(places.get(0)));
         changes.add(new LineStep(lineId, shape, first));
         return Optional.of(new LessonChange(Deed.STEPS, changes, List.of()));
     }
@@ -190,7 +194,14 @@ public final class ScriptEdits {
         boolean stays = shape.place().equals(to) || lineId.equals(to.afterLineId());
         return stays
                 ? Optional.empty()
-                : Optional.of(change(Deed.MOVE, new LineStep(lineId, shape, shape.withPlace(to))));
+                : Optional.of(change(Deed.MOVE, new LineStep(lineId, shape, moved(shape, to))));
+    }
+
+    /** On another page its words stand nowhere. */
+    private static LineShape moved(LineShape shape, Place to) {
+        LineShape moved = shape.withPlace(to);
+        boolean stays = to.pageId().equals(shape.place().pageId());
+        return stays ? moved : moved.withTraits(shape.traits().withPlaces(WordPlaces.NONE));
     }
 
     /**
@@ -204,13 +215,22 @@ public final class ScriptEdits {
         LineShape shape = line(lineId).shape();
         String[] parts = splitWords(shape.words(), at);
         boolean above = parts[0].isEmpty();
+        List<WordPlaces> places = shape.traits().places().sharedOut(List.of(parts));
         LineTraits traits = LineTraits.of(shape.kind()).withLang(shape.traits().lang());
-        LineShape added = new LineShape(above ? "" : parts[1], traits, false, null, placeOfSplit(lineId, at), null);
+        LineShape added = new LineShape(
+                above ? "" : parts[1],
+                above ? traits : traits.withPlaces(places.get(1)),
+                false,
+                null,
+                placeOfSplit(lineId, at),
+                null);
         List<LineStep> steps = new ArrayList<>();
         steps.add(new LineStep(newLineId, added.withRemoved(true), added));
         boolean divides = !above && !parts[1].isEmpty();
         if (divides) {
-            steps.add(new LineStep(lineId, shape, shape.withWords(parts[0])));
+            LineShape first =
+                    shape.withWords(parts[0]).withTraits(shape.traits().withPlaces(places.get(0)));
+            steps.add(new LineStep(lineId, shape, first));
         }
         return new LessonChange(divides ? Deed.SPLIT : Deed.ADD, steps, List.of());
     }
@@ -237,7 +257,8 @@ public final class ScriptEdits {
         }
         LineShape upper = line(upperId).shape();
         LineShape joined = upper.withWords(joinWords(upper.words(), lower.words()))
-                .withTraits(upper.words().isBlank() ? lower.traits() : upper.traits())
+                .withTraits((upper.words().isBlank() ? lower.traits() : upper.traits())
+                        .withPlaces(upper.traits().places().and(lower.traits().places())))
                 .withKept(upper.keptTakeId() == null ? lower.keptTakeId() : upper.keptTakeId());
         return Optional.of(new LessonChange(
                 Deed.JOIN,

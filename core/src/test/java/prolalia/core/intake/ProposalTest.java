@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import prolalia.core.intake.Proposal.ProposedLine;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 class ProposalTest {
     private final Proposal proposal = Proposal.of(List.of(

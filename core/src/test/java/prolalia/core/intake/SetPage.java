@@ -3,7 +3,7 @@ package prolalia.core.intake;
 import java.util.ArrayList;
 import java.util.List;
 import prolalia.core.intake.PageText.Word;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /** Sets a page as a typesetter would, in points on A4; letters are half as wide as they are high. */
 final class SetPage {

@@ -9,7 +9,7 @@ import java.util.OptionalInt;
 import org.junit.jupiter.api.Test;
 import prolalia.core.intake.FoundSound.SaidLine;
 import prolalia.core.intake.SoundsOfLines.Written;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /** A sound is of the line that the file says, or that it clearly stands by; otherwise somebody is asked. */
 class SoundsOfLinesTest {

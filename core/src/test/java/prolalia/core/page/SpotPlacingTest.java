@@ -1,5 +1,7 @@
 package prolalia.core.page;
 
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 

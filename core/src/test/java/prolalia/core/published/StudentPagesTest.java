@@ -11,7 +11,7 @@ import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.Take;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 import prolalia.core.page.EveryPage.Otherwise;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
@@ -125,7 +125,7 @@ class StudentPagesTest {
         PlayRule ofSpot = new PlayRule(null, 40, null, null, null, null);
         PlayRule ofPage = new PlayRule(Start.ARRIVAL, 60, null, null, null, null);
         PlayRule ofLesson = new PlayRule(null, 80, 3, null, null, null);
-        PageElement spot = new PageElement.Spot("s", SOMEWHERE, "l1", true, null, ofSpot);
+        PageElement spot = new PageElement.Spot("s", SOMEWHERE, "l1", true, null, ofSpot, null);
         PageElement every = new PageElement.EverySpot("e", SOMEWHERE, LineKind.PASSAGE, true, null, null);
         PublishedPage page = new PublishedPage(
                 "a",

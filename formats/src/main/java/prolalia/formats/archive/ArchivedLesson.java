@@ -3,6 +3,7 @@ package prolalia.formats.archive;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import prolalia.core.place.WordPlaces;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
@@ -95,6 +96,7 @@ public record ArchivedLesson(
      * @param id names it within the archive
      * @param lang of its words (BCP 47); null: that of the lesson
      * @param label what stands before its words on paper
+     * @param wordPlaces where its words stand on the picture, as {@link WordPlaces} are written; null: nowhere
      */
     public record ArchivedLine(
             String id,
@@ -103,14 +105,16 @@ public record ArchivedLesson(
             StepIcon icon,
             String lang,
             String label,
+            String wordPlaces,
             List<ArchivedTake> takes) {
         public static ArchivedLine of(Line line, List<ArchivedTake> takes) {
             LineTraits is = line.traits();
-            return new ArchivedLine(line.id(), is.kind(), line.words(), is.icon(), is.lang(), is.label(), takes);
+            String places = is.places().isEmpty() ? null : is.places().written();
+            return new ArchivedLine(line.id(), is.kind(), line.words(), is.icon(), is.lang(), is.label(), places, takes);
         }
 
         public LineTraits traits() {
-            return new LineTraits(kind, icon, lang, label);
+            return new LineTraits(kind, icon, lang, label, new WordPlaces(wordPlaces));
         }
 
         public ArchivedLine {

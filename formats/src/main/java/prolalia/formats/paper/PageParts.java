@@ -2,7 +2,7 @@ package prolalia.formats.paper;
 
 import java.util.List;
 import prolalia.core.intake.FoundSound.SaidLine;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /**
  * What stands on a page beside its text.

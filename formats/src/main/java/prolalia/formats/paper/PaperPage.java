@@ -4,7 +4,7 @@ import java.util.List;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundSound;
 import prolalia.core.intake.FoundSound.SaidLine;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /**
  * A page that was read, as {@link PaperProcess} writes it beside its picture.

@@ -20,7 +20,7 @@ import org.apache.pdfbox.text.PDFTextStripperByArea;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
 import prolalia.core.intake.LineFinder;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 import prolalia.core.page.WebAddress;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 
@@ -73,7 +73,7 @@ final class PdfPaper implements Paper {
             PdfTurn upright = words.get(page).upright();
             PdfTurn as = PdfTurn.shown(document.getPage(page));
             shown.add(new FoundPage(found.get(page).lines().stream()
-                    .map(line -> new FoundLine(line.kind(), line.text(), upright.on(as, line.area())))
+                    .map(line -> line.placed(area -> upright.on(as, area)))
                     .toList()));
         }
         return shown;

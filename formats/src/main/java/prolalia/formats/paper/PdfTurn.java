@@ -2,7 +2,7 @@ package prolalia.formats.paper;
 
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 
 /**
  * A page of a PDF as it is seen, or as its text is upright: its crop box, turned clockwise by a multiple of 90 degrees

@@ -5,7 +5,7 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferByte;
-import prolalia.core.page.InkMap;
+import prolalia.core.place.InkMap;
 
 /** Where a picture has ink. */
 public final class PictureInk {

@@ -9,6 +9,7 @@ import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.apache.poi.sl.usermodel.AutoNumberingScheme;
 import org.apache.poi.sl.usermodel.Placeholder;
@@ -25,7 +26,9 @@ import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
 import prolalia.core.intake.ParagraphKinds;
 import prolalia.core.intake.ParagraphKinds.Given;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
+import prolalia.core.place.WordPlaces;
+import prolalia.core.place.WordPlaces.PlacedWord;
 
 /** The text of a slide: each paragraph of each box, boxes as they are read, the notes last. */
 final class SlideLines {
@@ -39,6 +42,7 @@ final class SlideLines {
 
     private final XSLFSlide slide;
     private final Dimension size;
+    private SlideWords words;
 
     SlideLines(XSLFSlide slide, Dimension size) {
         this.slide = slide;
@@ -49,6 +53,7 @@ final class SlideLines {
     private record Box(Area area, boolean title, List<XSLFTextParagraph> paragraphs) {}
 
     FoundPage found() {
+        words = SlideWords.of(slide, size);
         List<Box> boxes = new ArrayList<>();
         slide.getShapes().forEach(shape -> gather(shape, boxes));
         List<Given> given = new ArrayList<>();
@@ -141,9 +146,15 @@ final class SlideLines {
             double height = whole <= 0 ? 0 : box.area().h() * heights.get(i) / whole;
             String text = paragraph.getText().replaceAll("[\\s\\u000b]+", " ").trim();
             if (!text.isEmpty()) {
-                Area area = new Area(box.area().x(), y, box.area().w(), height).onPage();
-                given.addAll(
-                        rows(number(paragraph, counted) + paragraph.getText(), area, box.title(), isBold(paragraph)));
+                Area share = new Area(box.area().x(), y, box.area().w(), height).onPage();
+                Optional<SlideWords.Drawn> drawn = words.of(paragraph);
+                String written = number(paragraph, counted) + paragraph.getText();
+                given.addAll(rows(new Given(
+                        written,
+                        drawn.map(SlideWords.Drawn::rows).map(Area::onPage).orElse(share),
+                        box.title(),
+                        isBold(paragraph),
+                        drawn.map(found -> places(found, written)).orElse(WordPlaces.NONE))));
             } else {
                 counted.clear();
             }
@@ -153,20 +164,31 @@ final class SlideLines {
     }
 
     /** A paragraph whose rows are choices is one for each of them. */
-    private static List<Given> rows(String text, Area area, boolean title, boolean bold) {
-        List<String> rows = Arrays.stream(text.split("[\\n\\u000b]"))
+    private static List<Given> rows(Given paragraph) {
+        Area area = paragraph.area();
+        List<String> rows = Arrays.stream(paragraph.text().split("[\\n\\u000b]"))
                 .map(row -> row.replaceAll("\\s+", " ").trim())
                 .filter(row -> !row.isEmpty())
                 .toList();
         if (rows.size() < 2 || rows.stream().skip(1).noneMatch(ParagraphKinds::isMarked)) {
-            return List.of(new Given(String.join(" ", rows), area, title, bold));
+            return List.of(new Given(
+                    String.join(" ", rows), area, paragraph.title(), paragraph.bold(), paragraph.words()));
         }
         List<Given> given = new ArrayList<>();
         double height = area.h() / rows.size();
         for (int i = 0; i < rows.size(); i++) {
-            given.add(new Given(rows.get(i), new Area(area.x(), area.y() + i * height, area.w(), height), title, bold));
+            Area row = new Area(area.x(), area.y() + i * height, area.w(), height);
+            given.add(new Given(rows.get(i), row, paragraph.title(), paragraph.bold()));
         }
-        return given;
+        return paragraph.in(given);
+    }
+
+    /** Without the dot or dash of a list, which is drawn and isn't said. */
+    private static WordPlaces places(SlideWords.Drawn drawn, String text) {
+        PlacedWord first = drawn.words().get(0);
+        boolean bullet = !text.stripLeading().startsWith(first.text());
+        return WordPlaces.of(
+                bullet ? drawn.words().subList(1, drawn.words().size()) : drawn.words());
     }
 
     private double height(XSLFTextParagraph paragraph, Area area) {

@@ -22,7 +22,7 @@ import org.apache.poi.xslf.usermodel.XSLFTextRun;
 import org.apache.poi.xslf.usermodel.XSLFTextShape;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTApplicationNonVisualDrawingProps;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTPicture;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 import prolalia.core.page.WebAddress;
 import prolalia.formats.slides.SoundTag;
 

@@ -86,6 +86,7 @@ final class SlidesPaper implements Paper {
 
     @Override
     public List<FoundPage> lines() {
+        show.getSlides().forEach(SlidesPaper::useOurFonts);
         return show.getSlides().stream()
                 .map(slide -> new SlideLines(slide, size).found())
                 .toList();
@@ -110,9 +111,7 @@ final class SlidesPaper implements Paper {
             graphics.scale(scale, scale);
             XSLFSlide slide = show.getSlides().get(page);
             withoutOurMarks(slide);
-            useOurFonts(slide.getShapes());
-            useOurFonts(slide.getSlideLayout().getShapes());
-            useOurFonts(slide.getSlideMaster().getShapes());
+            useOurFonts(slide);
             slide.draw(graphics);
         } finally {
             graphics.dispose();
@@ -129,6 +128,12 @@ final class SlidesPaper implements Paper {
                 ((XSLFPictureShape) shape).setAnchor(OFF_THE_SLIDE);
             }
         }
+    }
+
+    private static void useOurFonts(XSLFSlide slide) {
+        useOurFonts(slide.getShapes());
+        useOurFonts(slide.getSlideLayout().getShapes());
+        useOurFonts(slide.getSlideMaster().getShapes());
     }
 
     /** Before it is drawn: POI asks for the font that a run names, and would draw with any where that is missing. */

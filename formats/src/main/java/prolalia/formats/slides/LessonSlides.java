@@ -34,7 +34,7 @@ import org.openxmlformats.schemas.presentationml.x2006.main.CTApplicationNonVisu
 import org.openxmlformats.schemas.presentationml.x2006.main.CTExtension;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTPicture;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTSlideTiming;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.StudentPage;

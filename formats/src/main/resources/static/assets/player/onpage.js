@@ -13,6 +13,7 @@ export function layOut() {
   board.style.aspectRatio = aspect;
   board.querySelectorAll('li').forEach((thing) => {
     const { x, y, w, h } = thing.dataset;
+    const mark = thing.querySelector('.spot .ring-mark');
     thing.style.left = `${x * 100}%`;
     thing.style.top = `${y * 100}%`;
     thing.style.width = `${w * 100}%`;
@@ -20,6 +21,10 @@ export function layOut() {
     if (thing.querySelector('.spot:not(.area)') && x < MARGIN) {
       // A mark in the margin that is drawn larger than it was placed grows away from the words.
       thing.style.left = `calc(${(Number(x) + w / 2) * 100}% - max(28px, ${(w / 2) * 100}%))`;
+    }
+    const tab = thing.dataset.tab?.split(' ').map((share) => `${share * 100}%`);
+    if (tab) {
+      [mark.style.left, mark.style.top, mark.style.width, mark.style.height] = tab;
     }
     const text = thing.querySelector('.text[data-share]');
     if (text) {

@@ -2,7 +2,7 @@
 import { say } from '../platform/words.js';
 import { Activities } from './activities.js';
 import { BackgroundAudio } from './background-audio.js';
-import { WordHighlight } from './word-highlight.js';
+import { LineWords } from './line-words.js';
 import { drawTrace, hold, ring } from './marks.js';
 import { layOut } from './onpage.js';
 import { Outbox } from './outbox.js';
@@ -20,7 +20,6 @@ const LINES_AHEAD = 3;
 
 const at = (id) => document.getElementById(id);
 const background = new BackgroundAudio();
-const highlight = new WordHighlight();
 const prompts = new Prompts();
 const activities = new Activities();
 const outbox = new Outbox();
@@ -37,6 +36,19 @@ let arriving = [];
 let toHear = new Set();
 // Whether the page is said line by line, each going on to the next.
 let through = false;
+// The line that was begun last: its words are pressed one by one.
+let begun = null;
+
+const words = new LineWords({
+  audio: () => audio,
+  play(share) {
+    arriving = [];
+    through = false;
+    audio.playbackRate = SPEEDS[speed] * share;
+    return play();
+  },
+  stop: wordSaid,
+});
 
 const watch = new StallWatch({
   onStuck() {
@@ -60,7 +72,7 @@ const lengthOf = () => (Number.isFinite(audio.duration) && audio.duration) || Nu
 
 function choose(spot) {
   spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
-  highlight.show(at('current'), wordsOf(spot), spot);
+  words.show(spot);
   const icon = spot.dataset.icon && at('steps').content.querySelector(`[data-icon=${spot.dataset.icon}]`);
   at('step').hidden = !icon;
   if (icon) {
@@ -88,7 +100,7 @@ function show() {
   ring(at('play'), 1 - share);
   currentOnes().forEach((spot) => ring(spot, 1 - share));
   at('left').textContent = left;
-  highlight.at(audio.currentTime * 1000, audio.currentTime > 0 && !audio.ended);
+  words.light(audio.currentTime, audio.currentTime > 0 && !audio.ended);
   at('seek-trace').querySelector('rect').setAttribute('width', 640 * share);
   if (!dragging) {
     at('seek').value = Math.round(share * 1000);
@@ -158,6 +170,14 @@ async function play(silently = false) {
   return true;
 }
 
+/** A word was said alone: the line begins anew when it is pressed next. */
+function wordSaid() {
+  watch.forget();
+  audio.pause();
+  audio.currentTime = 0;
+  audio.playbackRate = SPEEDS[speed];
+}
+
 /** Plays a spot from its beginning, unless it was heard as often as it may be. */
 async function begin(spot, silently = false) {
   if (isSpent(spot)) {
@@ -166,6 +186,7 @@ async function begin(spot, silently = false) {
   if (spot !== current() || audio.currentTime > 0) {
     choose(spot);
   }
+  begun = spot.dataset.line;
   if (!await play(silently)) {
     return false;
   }
@@ -212,7 +233,9 @@ function sayThrough() {
 
 function ended() {
   watch.forget();
-  if (timesLeft !== 1) {
+  if (words.leaveWord()) {
+    wordSaid();
+  } else if (timesLeft !== 1) {
     timesLeft = timesLeft === 0 ? 0 : timesLeft - 1;
     audio.currentTime = 0;
     play();
@@ -246,7 +269,14 @@ async function toggleBackground(spot) {
   showRules();
 }
 
-function press(spot) {
+function press(spot, event) {
+  const silent = audio.paused || words.isAlone;
+  if (silent && begun === spot.dataset.line && begun === current().dataset.line && !isSpent(spot) && words.say(words.pressed(event))) {
+    return;
+  }
+  if (words.leaveWord()) {
+    wordSaid();
+  }
   arriving = [];
   through = through && spot.dataset.line === current().dataset.line;
   if (ruleOf(spot).underSpeech) {
@@ -260,6 +290,7 @@ function press(spot) {
 
 function toggle() {
   arriving = [];
+  words.leaveWord();
   if (watch.stuck) {
     watch.again();
   } else if (!audio.paused) {
@@ -353,7 +384,8 @@ function bind() {
     at('start').hidden = true;
     arrive();
   });
-  spots.forEach((spot) => spot.addEventListener('click', () => press(spot)));
+  words.watch(spots, choose);
+  spots.forEach((spot) => spot.addEventListener('click', (event) => press(spot, event)));
 }
 
 function open() {
@@ -374,7 +406,7 @@ function open() {
   if (at('play')) {
     prompts.wait(() => voices.every((voice) => voice.paused) && at('start').hidden);
   }
-  spots.slice(0, LINES_AHEAD).forEach((spot) => highlight.prepare(spot));
+  spots.slice(0, LINES_AHEAD).forEach((spot) => words.prepare(spot));
   const later = () => {
     navigation.lookAhead();
     prompts.keep('NO_CONNECTION');
@@ -452,11 +484,20 @@ function turnOf({ key, target, altKey, ctrlKey, metaKey }) {
   return way[key];
 }
 
+/** In a line whose words were begun, arrows go from word to word. */
+function wordStep({ key, target, altKey, ctrlKey, metaKey }) {
+  const by = !altKey && !ctrlKey && !metaKey && { ArrowRight: 1, ArrowLeft: -1 }[key];
+  const inLine = target.closest('#current') || target.closest('.spot')?.dataset.line === current()?.dataset.line;
+  return by && inLine && at('play') && begun === current().dataset.line && switches === 0 && words.step(by);
+}
+
 document.addEventListener('keydown', (event) => {
   const free = !event.target.closest('button, a, input');
   if (event.key === ' ' && free && at('play')) {
     event.preventDefault();
     toggle();
+  } else if (wordStep(event)) {
+    event.preventDefault();
   } else if (turnOf(event)) {
     document.querySelector(`[data-turn=${turnOf(event)}]`)?.click();
   } else if (!event.ctrlKey && !event.metaKey && ['+', '=', '-', '0'].includes(event.key) && !event.target.closest('input')) {

@@ -1,49 +1,26 @@
-// The words of the line that is heard: each lights up while it is said.
-
-const LATEST = 40;
+// The words of the line that is heard, in the dock: each lights up while it is said, and can be pressed.
 
 export class WordHighlight {
-  #known = new Map();
-
   #spans = [];
-
-  #address = '';
 
   #now = -1;
 
-  /** Shows the words of a spot, and when each of them is said: as it knows itself, or is to be asked for. */
+  #place;
+
+  /** Shows the words of a line as they are, until it is known when each of them is said. */
   show(place, words, spot) {
-    const address = addressOf(spot);
     place.textContent = words;
     place.lang = spot.lang;
+    this.#place = place;
     this.#spans = [];
     this.#now = -1;
-    this.#address = address;
-    this.#times(address).then((times) => {
-      // Another line may have been chosen meanwhile.
-      if (this.#address === address && place.isConnected && times.length > 0) {
-        this.#spans = inSpans(place, words, times);
-      }
-    }).catch(() => {});
   }
 
-  /** Asks ahead. */
-  prepare(spot) {
-    this.#times(addressOf(spot)).catch(() => {});
-  }
-
-  #times(address) {
-    if (!this.#known.has(address)) {
-      if (this.#known.size > LATEST) {
-        this.#known.clear();
-      }
-      const asked = address.startsWith('[')
-        ? Promise.resolve(JSON.parse(address))
-        : fetch(address).then((response) => (response.ok ? response.json() : []));
-      this.#known.set(address, asked);
-      asked.catch(() => this.#known.delete(address));
+  /** @param times of the words that are shown */
+  knows(words, times) {
+    if (this.#place.isConnected && times.length > 0) {
+      this.#spans = inSpans(this.#place, words, times);
     }
-    return this.#known.get(address);
   }
 
   /** Lights the word that is said at this time; none before the sound was started. */
@@ -62,19 +39,18 @@ export class WordHighlight {
   }
 }
 
-const addressOf = (spot) => spot.dataset.said ?? spot.dataset.words;
-
 /** The words as they are written, each that is said in an element of its own; what stands between them stays. */
 function inSpans(place, words, times) {
   const spans = [];
   const parts = [];
   let at = 0;
-  times.forEach(({ text, from, span: { startMs, endMs } }) => {
+  times.forEach(({ text, from, span: { startMs, endMs } }, index) => {
     parts.push(words.slice(at, from));
     const span = document.createElement('span');
     span.textContent = text;
     parts.push(span);
     if (endMs > startMs) {
+      span.dataset.word = index;
       spans.push({ span, startMs });
     }
     at = from + text.length;

@@ -19,7 +19,7 @@ import org.junit.jupiter.api.io.TempDir;
 import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.LineKind;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
@@ -66,7 +66,7 @@ class LessonArchiveTest {
                         new PageElement.Spot("s", new Area(0, 0, 0.1, 0.1), "l", true),
                         new PageElement.Link("k", new Area(0, 0, 0.1, 0.1), "More", "https://a.example", true)),
                 PageSettings.USUAL);
-        ArchivedLine line = new ArchivedLine("l", LineKind.QUESTION, "one two", null, null, null, List.of(take));
+        ArchivedLine line = new ArchivedLine("l", LineKind.QUESTION, "one two", null, null, null, null, List.of(take));
         return new ArchivedLesson(
                 "Beans",
                 LessonSettings.USUAL,

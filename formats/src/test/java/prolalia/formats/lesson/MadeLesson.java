@@ -18,7 +18,7 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.lesson.Take;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
@@ -69,7 +69,8 @@ public final class MadeLesson implements LessonFiles {
                                         "l1",
                                         true,
                                         Look.USUAL,
-                                        new PlayRule(PlayRule.Start.ARRIVAL, 50, 2, false, null, null)),
+                                        new PlayRule(PlayRule.Start.ARRIVAL, 50, 2, false, null, null),
+ null),
                                 new PageElement.Spot("s2", new Area(0.1, 0.4, 0.3, 0.2), "l2", false),
                                 new PageElement.Jump(
                                         "j1", new Area(0.5, 0.5, 0.1, 0.1), "two", Paths.Kind.RIGHT, "bean"),

@@ -11,8 +11,8 @@ import org.apache.poi.xslf.usermodel.XMLSlideShow;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
-import prolalia.core.page.Area;
-import prolalia.core.page.InkMap;
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
 import prolalia.core.page.SpotPlacing;
 
 /** Prints how well lines are found on made papers, how well marks are placed, and how long reading takes. */

@@ -26,7 +26,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
-import prolalia.core.page.Area;
+import prolalia.core.place.Area;
 import prolalia.formats.paper.Paper.PageSize;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 

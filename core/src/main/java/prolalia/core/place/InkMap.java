@@ -1,4 +1,4 @@
-package prolalia.core.page;
+package prolalia.core.place;
 
 /**
  * Where a page's picture has ink: anything that stands out against what is around it. A plain background, dark or light,

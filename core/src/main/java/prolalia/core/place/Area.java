@@ -1,4 +1,4 @@
-package prolalia.core.page;
+package prolalia.core.place;
 
 /**
  * A place on a page, as shares of its width and height, from the top left: 0 to 1.

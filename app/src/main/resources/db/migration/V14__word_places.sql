@@ -1,0 +1,2 @@
+-- Where the words of a line were found on the picture of its page (core.place.WordPlaces); empty: nowhere.
+ALTER TABLE line ADD COLUMN word_places TEXT NOT NULL DEFAULT '';
