@@ -72,7 +72,7 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
     }
 
     private static List<Area> rows(ProposedLine line, InkMap ink) {
-        List<Area> rows = line.words().rowsOf(line.text());
+        List<Area> rows = line.words().rows();
         return rows.isEmpty() ? List.of(ink.tight(line.area())) : rows;
     }
 

@@ -166,15 +166,20 @@ class StageController {
                 !shown && (change.outcome() == Outcome.UNDONE || change.outcome() == Outcome.REDONE));
     }
 
-    /** Places spots of these lines where there is room. */
+    /**
+     * Places spots of these lines: on their words, else where there is room.
+     *
+     * @param anew whether spots that are there already are placed as the lines were found
+     */
     @PostMapping("/lessons/{id}/stages/{ownerId}/place")
     @ResponseBody
     Stage place(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @PathVariable String ownerId,
-            @RequestParam List<String> line) {
-        return editor.place(teacher.actor(), id, ownerId, line);
+            @RequestParam(defaultValue = "") List<String> line,
+            @RequestParam(defaultValue = "false") boolean anew) {
+        return editor.place(teacher.actor(), id, ownerId, line, anew);
     }
 
     /** @param pages that the things are copied to, as a teacher writes them */

@@ -1,8 +1,10 @@
 package prolalia.app.stage;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -14,7 +16,6 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.Right;
-import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.app.stage.StageStore.StoredStage;
@@ -22,11 +23,9 @@ import prolalia.core.place.Area;
 import prolalia.core.page.EveryPage;
 import prolalia.core.place.InkMap;
 import prolalia.core.page.PageElement;
-import prolalia.core.page.PageElement.Spot;
 import prolalia.core.page.PageNumbers;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
-import prolalia.core.page.SpotPlacing;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.LessonChange.StageStep;
 
@@ -117,53 +116,33 @@ class StageEditor {
         return new StageStep(ownerId, before.version(), before.version() + 1);
     }
 
-    /** Places a spot for each of these lines that has none, where there is room: below that of the line before it. */
-    Stage place(Teacher teacher, String lessonId, String pageId, List<String> lineIds) {
+    /**
+     * Places a spot for each of these lines: on its words, where those were found, else where there is room, below that of the
+     * line before it.
+     *
+     * @param anew whether those that have spots are placed as they were found; otherwise they stay as they are
+     */
+    Stage place(Teacher teacher, String lessonId, String pageId, List<String> lineIds, boolean anew) {
         LessonView lesson = toEdit(teacher, lessonId);
         PageView page = StageService.page(lesson, pageId);
         // Before the transaction: a picture takes a while to look at.
         InkMap free = ink.of(page.page().pictureHash());
-        return transaction.execute(status -> place(lesson, page, lineIds, free));
+        return transaction.execute(status -> place(lesson, page, new HashSet<>(lineIds), anew, free));
     }
 
-    private Stage place(LessonView lesson, PageView page, List<String> lineIds, InkMap free) {
+    private Stage place(LessonView lesson, PageView page, Set<String> lineIds, boolean anew, InkMap free) {
         String pageId = page.page().id();
         StoredStage stored = store.stage(pageId);
-        List<PageElement> things = new ArrayList<>(
-                stages.given(lesson).withoutDangling(stored.placed().things()));
-        List<Optional<Area>> marks = new ArrayList<>();
-        List<String> wanted = new ArrayList<>();
-        for (ScriptLine line : page.lines()) {
-            String id = line.line().id();
-            Optional<Area> mark = spotOf(things, id);
-            if (mark.isPresent()) {
-                marks.add(mark);
-            } else if (lineIds.contains(id) && things.size() + wanted.size() < StageCheck.MOST_THINGS) {
-                marks.add(Optional.empty());
-                wanted.add(id);
-            }
-        }
-        List<Area> taken = things.stream().map(PageElement::area).toList();
-        List<Area> places =
-                SpotPlacing.downThePage(marks, free, taken, page.page().aspect());
-        for (int i = 0; i < wanted.size(); i++) {
-            things.add(new Spot(Ids.newId().substring(0, 8), places.get(i), wanted.get(i), true));
-        }
-        if (!wanted.isEmpty()) {
+        List<PageElement> there = stages.given(lesson).withoutDangling(stored.placed().things());
+        List<PageElement> placed = new SpotsOfPage(page, free).placed(there, lineIds, anew);
+        if (!placed.equals(there)) {
             keep(
                     lesson.summary().id(),
                     pageId,
                     stored,
-                    new Placed(things, stored.placed().manner()));
+                    new Placed(placed, stored.placed().manner()));
         }
         return stages.stage(lesson, pageId);
-    }
-
-    private static Optional<Area> spotOf(List<PageElement> things, String lineId) {
-        return things.stream()
-                .filter(thing -> thing instanceof Spot spot && spot.lineId().equals(lineId))
-                .map(PageElement::area)
-                .findFirst();
     }
 
     /** How many things were placed, on all pages together, and how many had no line that they could say. */

@@ -28,12 +28,12 @@ function block(area, className, words) {
 
 const under = (area, words) => svg('text', { x: area.x, y: area.y + area.height + 17, class: 'dress' }, words);
 
-/** @param sheet { height of the page, mark to be cloned, thingsAt the address of pictures, pageName of an id } */
+/** @param sheet { height of the page, mark and tab to be cloned, thingsAt the address of pictures, pageName of an id } */
 export function dressFor(sheet) {
   const marked = (box, thing, area) => {
     const look = thing.look ?? {};
     if (thing.mark !== false) {
-      const mark = sheet.mark.cloneNode(true);
+      const mark = (thing.press ? sheet.tab : sheet.mark).cloneNode(true);
       Object.entries(area).forEach(([name, value]) => mark.setAttribute(name, value));
       mark.classList.add('dress', `tint-${lower(look.tint, 'MOSS')}`, `border-${lower(look.border, 'NONE')}`);
       box.append(mark);

@@ -4,6 +4,8 @@ import { RuleFields } from './rulefields.js';
 const PLAIN = ['lineId', 'lines', 'words', 'address', 'pageId', 'shows'];
 const CHOICES = { mark: 'true', way: 'PLAIN', seen: 'false', size: 'NORMAL' };
 
+const TAB = 0.03;
+
 export class Inspector {
   #form;
 
@@ -53,7 +55,18 @@ export class Inspector {
   }
 }
 
+/** A spot on its words as the place alone, or with its tab again, beside the words. */
+function marked(thing, mark) {
+  const { press } = thing;
+  return press && mark !== (thing.mark !== false)
+    ? { ...thing, mark, area: mark ? { ...press, w: Math.min(TAB, press.w), h: Math.min(TAB, press.h) } : press }
+    : { ...thing, mark };
+}
+
 function changed(thing, { name, value, type, checked }) {
+  if (name === 'mark') {
+    return marked(thing, value === 'true');
+  }
   if (type === 'checkbox') {
     return { ...thing, [name]: checked };
   }

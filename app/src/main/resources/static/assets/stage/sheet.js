@@ -29,8 +29,12 @@ export class Sheet {
 
   /** Puts boxes into a group: their id, area, class, whether they are chosen, and what else dresses them. */
   boxes(group, boxes) {
-    group.replaceChildren(...boxes.map(({ id, area, kind, chosen, dress }) => {
+    group.replaceChildren(...boxes.map(({ id, area, kind, chosen, dress, alone }) => {
       const box = element('g', { class: `box ${kind}${chosen ? ' chosen' : ''}`, 'data-id': id });
+      if (alone) {
+        // It is moved without what else is chosen.
+        box.dataset.alone = 'yes';
+      }
       box.append(element('rect', { class: 'frame', ...this.#rect(area), rx: 3 }));
       dress?.(box, this.#rect(area));
       if (chosen) {
@@ -101,7 +105,7 @@ export class Sheet {
       if (id && !corner) {
         onChoose(id, event.shiftKey || event.ctrlKey || event.metaKey);
       }
-      const held = corner ? [id] : [...this.#svg.querySelectorAll('.box.chosen')].map((box) => box.dataset.id);
+      const held = corner || event.target.closest('.box')?.dataset.alone ? [id] : [...this.#svg.querySelectorAll('.box.chosen')].map((box) => box.dataset.id);
       const before = new Map(id ? held.map((each) => [each, this.#areaOf(this.#box(each))]) : []);
       let places = null;
       let drawn = null;

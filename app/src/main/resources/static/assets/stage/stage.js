@@ -25,7 +25,7 @@ const at = (id) => document.getElementById(id);
 const sheet = new Sheet(at('sheet'), aspect);
 const thread = new Thread(at('thread'));
 const pageName = (id) => at('thing-page').querySelector(`[value="${id}"]`)?.textContent ?? '';
-const dress = dressFor({ height: 1000 / aspect, mark: at('mark').content.firstElementChild, thingsAt: page.dataset.thingsAt, pageName });
+const dress = dressFor({ height: 1000 / aspect, mark: at('mark').content.firstElementChild, tab: at('tab').content.firstElementChild, thingsAt: page.dataset.thingsAt, pageName });
 const pageRule = new RuleFields(at('rule-page'));
 let stage = { things: [], every: [], manner: {}, version: 0, canUndo: false, canRedo: false };
 let chosen = new Set();
@@ -44,11 +44,18 @@ const unplaced = () => lines().filter((line) => line.dataset.met === 'true' && !
 
 // ---- showing
 
+/** Where a spot is pressed, when that isn't where its tab is: a box of its own. */
+const PRESSED = '~pressed';
+const ownerOf = (box) => box.replace(PRESSED, '');
+const pressBox = (thing) => ({ id: thing.id + PRESSED, area: thing.press, chosen: chosen.has(thing.id), kind: 'pressed' });
+const hasPressBox = (thing) => thing.press && thing.mark !== false;
+
 const boxOf = (thing, more = '') => ({
   id: thing.id,
   area: thing.area,
   chosen: chosen.has(thing.id),
   kind: kindOf(thing) + more,
+  alone: hasPressBox(thing),
   dress: (box, area) => dress(box, thing, area),
 });
 
@@ -60,7 +67,7 @@ function tie() {
 
 function draw() {
   sheet.boxes(at('every'), fromEvery().map((thing) => boxOf(thing, thing.absent ? ' here absent' : ' here')));
-  sheet.boxes(at('things'), stage.things.map((thing) => boxOf(thing)));
+  sheet.boxes(at('things'), [...stage.things.filter(hasPressBox).map(pressBox), ...stage.things.map((thing) => boxOf(thing))]);
   const thing = one() ?? everyOne();
   const line = thing?.kind === 'SPOT' && !thing.absent ? lines().find((each) => each.dataset.line === thing.lineId) : null;
   lines().forEach((each) => {
@@ -79,6 +86,7 @@ function draw() {
   const act = (name) => document.querySelector(`[data-do=${name}]`);
   act('undo').disabled = !stage.canUndo;
   act('redo').disabled = !stage.canRedo;
+  act('asFound').disabled = !lines().some((line) => line.dataset.found === 'true');
   act('twin').disabled = chosenThings().length === 0;
   act('remove').disabled = chosenThings().length === 0;
   if (!onEvery) {
@@ -181,6 +189,10 @@ function add(thing) {
 }
 
 const DEEDS = {
+  asFound: () => {
+    const wanted = chosenThings().length > 0 ? chosenThings().map((thing) => thing.lineId).filter(Boolean) : lines().filter((line) => line.dataset.found === 'true').map((line) => line.dataset.line);
+    return ask(() => send('POST', `${address}/place?anew=true&${wanted.map((line) => `line=${line}`).join('&')}`), say('asFound'));
+  },
   placeAll: () => ask(() => send('POST', `${address}/place?${unplaced().map((line) => `line=${line.dataset.line}`).join('&')}`)),
   everySpot: () => add({ kind: 'EVERY_SPOT', area: { x: 0.02, y: 0.97 - 0.073 * aspect, w: 0.073, h: 0.073 * aspect }, lines: 'DIRECTION', mark: true }),
   link: () => add({ kind: 'LINK', area: { x: 0.35, y: 0.8, w: 0.3, h: 0.08 }, words: say('linkWords'), address: 'https://' + say('linkHost'), seen: true }).then(() => at('thing-address').select()),
@@ -194,7 +206,7 @@ const DEEDS = {
     add({ kind: 'JUMP', area: { x: 0.8, y: 0.82, w: 0.16, h: 0.12 }, pageId: next.value, way: 'PLAIN' });
   },
   twin: () => {
-    const twins = chosenThings().map((thing) => ({ ...thing, id: newId().slice(0, 8), area: shifted(thing.area, 0.02, 0.02) }));
+    const twins = chosenThings().map((thing) => ({ ...thing, press: null, id: newId().slice(0, 8), area: shifted(thing.area, 0.02, 0.02) }));
     chosen = new Set(twins.map((twin) => twin.id));
     saveThings((things) => [...things, ...twins]);
   },
@@ -253,6 +265,10 @@ function choose(ids) {
   draw();
 }
 
+function chooseOne(id, more) {
+  choose(more ? [...chosen].filter((each) => each !== id).concat(chosen.has(id) ? [] : [id]) : chosen.has(id) ? chosen : [id]);
+}
+
 at('lines').addEventListener('click', (event) => {
   const line = event.target.closest('li');
   if (event.target.closest('.place')) {
@@ -263,14 +279,19 @@ at('lines').addEventListener('click', (event) => {
 });
 const within = (thing, area) => thing.x >= area.x && thing.y >= area.y && thing.x + thing.w <= area.x + area.w && thing.y + thing.h <= area.y + area.h;
 sheet.watch({
-  onChoose: (id, more) => choose(more ? [...chosen].filter((each) => each !== id).concat(chosen.has(id) ? [] : [id]) : chosen.has(id) ? chosen : [id]),
+  onChoose: (box, more) => chooseOne(ownerOf(box), more),
   onPlace: (places) => {
-    const areas = new Map(places.filter(([id]) => !id.startsWith(EVERY)));
+    const moved = new Map(places.filter(([id]) => !id.startsWith(EVERY)));
+    const areas = new Map([...moved.keys()].map((box) => [ownerOf(box), null]));
     if (areas.size === 0) {
       draw();
       return;
     }
-    changeEach(new Set(areas.keys()), (thing) => square({ ...thing, area: areas.get(thing.id) }));
+    changeEach(new Set(areas.keys()), (thing) => square({
+      ...thing,
+      area: moved.get(thing.id) ?? thing.area,
+      press: moved.get(thing.id + PRESSED) ?? thing.press,
+    }));
   },
   onDraw: (area) => choose(stage.things.filter((thing) => within(thing.area, area)).map((thing) => thing.id)),
   onNothing: () => choose([]),

@@ -13,6 +13,10 @@ import prolalia.core.place.WordPlaces;
  * @param words where each of its words stands, as far as that is known
  */
 public record FoundLine(FoundKind kind, String text, Area area, WordPlaces words) {
+    public FoundLine {
+        words = words == null ? WordPlaces.NONE : words;
+    }
+
     /** A line of which it isn't known where its words stand. */
     public FoundLine(FoundKind kind, String text, Area area) {
         this(kind, text, area, WordPlaces.NONE);

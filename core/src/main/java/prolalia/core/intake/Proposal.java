@@ -211,7 +211,7 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
                 ? new Area(area.x(), area.y() + area.h() * share, area.w(), area.h() * (1 - share))
                 : new Area(area.x() + area.w() * share, area.y(), area.w() * (1 - share), area.h());
         List<ProposedLine> cut = new ArrayList<>(lines);
-        WordPlaces.Parts words = line.words().dividedAt(line.text(), before);
+        List<WordPlaces> words = line.words().sharedOut(List.of(first, second));
         cut.set(
                 at,
                 new ProposedLine(
@@ -219,9 +219,9 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
                         line.kind(),
                         line.label(),
                         first,
-                        words.first().whole().orElse(upper),
+                        words.get(0).whole().orElse(upper),
                         line.wanted(),
-                        words.first()));
+                        words.get(0)));
         cut.add(
                 at + 1,
                 new ProposedLine(
@@ -229,9 +229,9 @@ public record Proposal(List<ProposedLine> lines, List<String> sounds) {
                         line.kind(),
                         null,
                         second,
-                        words.rest().whole().orElse(lower),
+                        words.get(1).whole().orElse(lower),
                         line.wanted(),
-                        words.rest()));
+                        words.get(1)));
         return Optional.of(new Proposal(cut, sounds));
     }
 

@@ -80,6 +80,8 @@ public record EveryPage(List<PageElement> things) {
                                                 .orElse(null),
                                         page -> page)
                                 .stream())
+                // The words of another page stand elsewhere.
+                .map(thing -> thing instanceof PageElement.Spot spot ? spot.offWords() : thing)
                 .toList();
     }
 

@@ -99,6 +99,7 @@ public sealed interface PageElement permits PageElement.LeadsNowhere, PageElemen
         public Spot {
             look = look == null ? Look.USUAL : look;
             rule = rule == null ? PlayRule.SILENT : rule;
+            press = press == null ? null : mark ? press.onPage() : area;
         }
 
         /** A spot that looks and sounds as usual. */
@@ -130,7 +131,7 @@ public sealed interface PageElement permits PageElement.LeadsNowhere, PageElemen
 
         @Override
         public Spot at(Area there) {
-            return new Spot(id, there, lineId, mark, look, rule, press == null || mark ? press : there);
+            return new Spot(id, there, lineId, mark, look, rule, press);
         }
 
         @Override
@@ -141,6 +142,16 @@ public sealed interface PageElement permits PageElement.LeadsNowhere, PageElemen
         /** The same spot under another rule. */
         public Spot under(PlayRule other) {
             return new Spot(id, area, lineId, mark, look, other, press);
+        }
+
+        /** The same spot with another look. */
+        public Spot looking(Look other) {
+            return new Spot(id, area, lineId, mark, other, rule, press);
+        }
+
+        /** The same spot pressed on its mark, or its place, alone. */
+        public Spot offWords() {
+            return new Spot(id, area, lineId, mark, look, rule, null);
         }
 
         /** The same spot for another line. */

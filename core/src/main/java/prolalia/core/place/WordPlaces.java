@@ -1,7 +1,10 @@
 package prolalia.core.place;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.StringJoiner;
 import java.util.function.UnaryOperator;
@@ -210,46 +213,39 @@ public record WordPlaces(String written) {
         return isEmpty() ? after : after.isEmpty() ? this : new WordPlaces(written + " " + after.written);
     }
 
-    /** The places of the first words, and those of the rest. */
-    public record Parts(WordPlaces first, WordPlaces rest) {}
-
     /**
-     * Divided where a line is.
-     *
-     * @param text of the line
-     * @param at where its second part begins, in UTF-16 units
+     * Those of each of several texts that a line is divided into. A word that is in none of them, such as the number before a
+     * question, stays with the words that it stands among.
      */
-    public Parts dividedAt(String text, int at) {
-        List<PlacedWord> found = words();
-        List<Area> lastOfFirst = in(text).stream()
-                .filter(word -> word.from() < at)
-                .reduce((one, next) -> next)
-                .map(StandingWord::areas)
-                .orElse(List.of());
-        int cut = 0;
-        for (int i = 0; i < found.size(); i++) {
-            if (lastOfFirst.contains(found.get(i).area())) {
-                cut = i + 1;
-            }
-        }
-        return new Parts(of(found.subList(0, cut)), of(found.subList(cut, found.size())));
-    }
-
-    /** Those of each of several texts that stand one after another. */
     public List<WordPlaces> sharedOut(List<String> texts) {
-        List<StandingWord> standing = in(String.join(" ", texts));
-        List<WordPlaces> shares = new ArrayList<>();
+        Map<Area, Integer> textOf = new HashMap<>();
         int from = 0;
-        for (String text : texts) {
+        List<StandingWord> standing = in(String.join(" ", texts));
+        for (int i = 0; i < texts.size(); i++) {
             int start = from;
-            int end = from + text.length();
-            shares.add(of(standing.stream()
-                    .filter(word -> word.from() >= start && word.from() < end)
-                    .flatMap(word -> word.areas().stream().map(area -> new PlacedWord(word.text(), area)))
-                    .toList()));
+            int end = start + texts.get(i).length();
+            for (StandingWord word : standing) {
+                if (word.from() >= start && word.from() < end) {
+                    for (Area area : word.areas()) {
+                        textOf.put(area, i);
+                    }
+                }
+            }
             from = end + 1;
         }
-        return shares;
+        List<List<PlacedWord>> shares = new ArrayList<>();
+        texts.forEach(text -> shares.add(new ArrayList<>()));
+        List<PlacedWord> found = words();
+        int current = found.stream()
+                .map(word -> textOf.get(word.area()))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(0);
+        for (PlacedWord word : found) {
+            current = textOf.getOrDefault(word.area(), current);
+            shares.get(current).add(word);
+        }
+        return shares.stream().map(WordPlaces::of).toList();
     }
 
     /** The smallest place that holds all of them; empty when there is none. */
@@ -272,24 +268,15 @@ public record WordPlaces(String written) {
                 .toList());
     }
 
-    /** The rows that the words of a text stand in: none when it isn't known where those are. */
-    public List<Area> rowsOf(String text) {
-        return rows(in(text));
-    }
-
-    /** The rows that these words stand in, from the top: one place for each. */
-    private static List<Area> rows(List<StandingWord> words) {
+    /** The rows that they stand in, in the order of reading: one place for each; none when it isn't known where they are. */
+    public List<Area> rows() {
         List<Area> rows = new ArrayList<>();
-        for (StandingWord word : words) {
-            for (Area area : word.areas()) {
-                Optional<Area> last = rows.isEmpty() ? Optional.empty() : Optional.of(rows.get(rows.size() - 1));
-                boolean goesOn = last.filter(row -> row.sharedHeight(area) > SAME_ROW)
-                        .isPresent();
-                if (goesOn) {
-                    rows.set(rows.size() - 1, last.orElseThrow().with(area));
-                } else {
-                    rows.add(area);
-                }
+        for (PlacedWord word : words()) {
+            Area last = rows.isEmpty() ? null : rows.get(rows.size() - 1);
+            if (last != null && last.sharedHeight(word.area()) > SAME_ROW) {
+                rows.set(rows.size() - 1, last.with(word.area()));
+            } else {
+                rows.add(word.area());
             }
         }
         return rows;

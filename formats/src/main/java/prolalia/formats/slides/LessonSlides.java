@@ -166,7 +166,7 @@ public final class LessonSlides {
         timing.forget(withoutSounds(slide));
         boolean sounds = false;
         for (OnPage each : page.onPage()) {
-            Area area = within(board, each.area());
+            Area area = within(board, each.thing().area());
             if (each.said() != null) {
                 sounds |= put(each.said(), area, each.isMark(), slide, timing);
             } else {
