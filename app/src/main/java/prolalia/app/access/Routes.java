@@ -129,6 +129,7 @@ final class Routes {
             new Route(PUT, "/lessons/{id}/title", Who.OWNER),
             new Route(POST, "/lessons/{id}/undo", Who.OWNER),
             new Route(PUT, "/lessons/{id}/lang", Who.OWNER),
+            new Route(PUT, "/lessons/{id}/words-lit", Who.OWNER),
             new Route(PUT, "/lessons/{id}/words-shown", Who.OWNER),
             new Route(PUT, "/lessons/{lessonId}/batches/{id}/files/{number}", Who.OWNER),
             new Route(PUT, "/lessons/{lessonId}/long-recordings/{id}", Who.OWNER),

@@ -32,12 +32,12 @@ import prolalia.app.sound.Verdict;
 import prolalia.app.stage.StageService;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
-import prolalia.core.place.Area;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.PlayRule;
+import prolalia.core.place.Area;
 
 /** Makes Tern Lane School in an empty data folder: its teachers, and a lesson whose voices ship as small files. */
 @Component

@@ -11,12 +11,14 @@ import prolalia.app.platform.Ids;
 import prolalia.app.stage.StageService;
 import prolalia.core.intake.Proposal.ProposedLine;
 import prolalia.core.lesson.LineTraits;
-import prolalia.core.place.Area;
-import prolalia.core.place.InkMap;
 import prolalia.core.page.LinePlacing;
 import prolalia.core.page.LinePlacing.LinePlace;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.Paths;
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
+import prolalia.core.place.InkWords;
+import prolalia.core.place.WordPlaces;
 import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.formats.paper.PaperPage;
 
@@ -34,20 +36,22 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
     /** @param line the index of the line that it says */
     record SaidSound(int line, PaperPage.Sound sound) {}
 
-    static PlannedPage of(StoredPage page, InkMap ink) {
+    /** @param fine the ink of the same picture, to find words in */
+    static PlannedPage of(StoredPage page, InkMap ink, InkMap fine) {
         List<ProposedLine> proposed = page.proposal().wanted();
         List<ReadLine> lines = new ArrayList<>();
         proposed.forEach(line -> lines.add(new ReadLine(
                 LineTraits.of(line.kind().becomes().orElseThrow())
                         .withLabel(line.label())
-                        .withPlaces(line.words()),
+                        .withPlaces(places(line, fine)),
                 line.text())));
         List<SaidSound> sounds = sounds(page, proposed);
-        return new PlannedPage(page, lines, marks(page, proposed, sounds, ink), sounds);
+        return new PlannedPage(page, lines, marks(page, proposed, sounds, lines, ink), sounds);
     }
 
     /** Where a sound had its mark, its line has it again. */
-    private static List<Mark> marks(StoredPage page, List<ProposedLine> proposed, List<SaidSound> sounds, InkMap ink) {
+    private static List<Mark> marks(
+            StoredPage page, List<ProposedLine> proposed, List<SaidSound> sounds, List<ReadLine> lines, InkMap ink) {
         Map<Integer, Area> kept = new HashMap<>();
         sounds.stream()
                 .filter(said -> said.sound().line() != null)
@@ -60,7 +64,15 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
                         page.parts().jumps().stream().map(PaperPage.Jump::area), kept.values().stream())
                 .toList();
         List<LinePlace> places = LinePlacing.place(
-                placed.stream().map(line -> rows(proposed.get(line), ink)).toList(), ink, taken, page.aspect());
+                placed.stream()
+                        .map(line -> rows(
+                                lines.get(line).traits().places(),
+                                proposed.get(line).area(),
+                                ink))
+                        .toList(),
+                ink,
+                taken,
+                page.aspect());
         List<Mark> marks = new ArrayList<>();
         for (int i = 0; i < placed.size(); i++) {
             LinePlace place = places.get(i);
@@ -71,9 +83,14 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
         return marks;
     }
 
-    private static List<Area> rows(ProposedLine line, InkMap ink) {
-        List<Area> rows = line.words().rows();
-        return rows.isEmpty() ? List.of(ink.tight(line.area())) : rows;
+    /** Where its words were found in the file; on a picture, by its ink. */
+    private static WordPlaces places(ProposedLine line, InkMap fine) {
+        return line.words().isEmpty() && line.hasPlace() ? InkWords.find(fine, line.area(), line.text()) : line.words();
+    }
+
+    private static List<Area> rows(WordPlaces words, Area line, InkMap ink) {
+        List<Area> rows = words.rows();
+        return rows.isEmpty() ? List.of(ink.tight(line)) : rows;
     }
 
     private static List<SaidSound> sounds(StoredPage page, List<ProposedLine> proposed) {

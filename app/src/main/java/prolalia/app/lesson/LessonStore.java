@@ -28,6 +28,7 @@ import prolalia.app.platform.db.tables.records.LessonRecord;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.Take;
+import prolalia.core.lesson.WordsLit;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Span;
@@ -316,7 +317,8 @@ public class LessonStore {
     LessonSettings settings(String lessonId) {
         return looking.selectFrom(LESSON_SETTINGS)
                 .where(LESSON_SETTINGS.LESSON_ID.eq(lessonId))
-                .fetchOptional(row -> new LessonSettings(row.getWordsHidden(), row.getLang()))
+                .fetchOptional(row ->
+                        new LessonSettings(row.getWordsHidden(), row.getLang(), WordsLit.valueOf(row.getWordsLit())))
                 .orElse(LessonSettings.USUAL);
     }
 
@@ -325,10 +327,12 @@ public class LessonStore {
                 .set(LESSON_SETTINGS.LESSON_ID, lessonId)
                 .set(LESSON_SETTINGS.WORDS_HIDDEN, settings.wordsHidden())
                 .set(LESSON_SETTINGS.LANG, settings.lang())
+                .set(LESSON_SETTINGS.WORDS_LIT, settings.wordsLit().name())
                 .onConflict(LESSON_SETTINGS.LESSON_ID)
                 .doUpdate()
                 .set(LESSON_SETTINGS.WORDS_HIDDEN, settings.wordsHidden())
                 .set(LESSON_SETTINGS.LANG, settings.lang())
+                .set(LESSON_SETTINGS.WORDS_LIT, settings.wordsLit().name())
                 .execute();
     }
 

@@ -27,6 +27,7 @@ import prolalia.app.school.SchoolAddress;
 import prolalia.app.school.SchoolAddress.Address;
 import prolalia.app.sharing.LinkService.Given;
 import prolalia.core.lesson.LessonSettings;
+import prolalia.core.lesson.WordsLit;
 import prolalia.formats.code.CodeImage;
 
 @Controller
@@ -71,6 +72,7 @@ class GiveOutController {
         model.addAttribute("withdrawn", given.withdrawn());
         model.addAttribute("thisMachineOnly", address.thisMachineOnly());
         model.addAttribute("code", link.map(CodeImage::of).orElse(null));
+        model.addAttribute("litWays", WordsLit.values());
         model.addAttribute("words", messages.forBrowser("giveout"));
         return "sharing/give-out";
     }
@@ -85,6 +87,14 @@ class GiveOutController {
     void wordsShown(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam boolean shown) {
         lessons.change(teacher.actor(), id, settings -> settings.withWordsHidden(!shown));
+    }
+
+    /** Where words light up while they are said. */
+    @PutMapping("/lessons/{id}/words-lit")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void wordsLit(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam WordsLit lit) {
+        lessons.change(teacher.actor(), id, settings -> settings.withWordsLit(lit));
     }
 
     /** The language of the lesson's words. */

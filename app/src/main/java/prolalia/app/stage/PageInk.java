@@ -2,6 +2,7 @@ package prolalia.app.stage;
 
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.util.function.Function;
 import javax.imageio.ImageIO;
 import org.springframework.stereotype.Component;
 import prolalia.app.platform.MediaStore;
@@ -19,12 +20,21 @@ public class PageInk {
 
     /** @param pictureHash null: the page has no picture, and is free all over; so is one whose picture can't be looked at */
     public InkMap of(String pictureHash) {
+        return of(pictureHash, PictureInk::of);
+    }
+
+    /** Fine enough to find words in. */
+    public InkMap fine(String pictureHash) {
+        return of(pictureHash, PictureInk::fine);
+    }
+
+    private InkMap of(String pictureHash, Function<BufferedImage, InkMap> how) {
         if (pictureHash == null) {
             return InkMap.blank();
         }
         try {
             BufferedImage picture = ImageIO.read(media.file(pictureHash).toFile());
-            return picture == null ? InkMap.blank() : PictureInk.of(picture);
+            return picture == null ? InkMap.blank() : how.apply(picture);
         } catch (IOException unreadable) {
             return InkMap.blank();
         }

@@ -38,7 +38,9 @@ final class SpotsOfPage {
         List<PageElement> things = new ArrayList<>(there);
         Map<String, LinePlace> found = found(there);
         for (int i = 0; anew && i < things.size(); i++) {
-            if (things.get(i) instanceof Spot spot && lineIds.contains(spot.lineId()) && found.containsKey(spot.lineId())) {
+            if (things.get(i) instanceof Spot spot
+                    && lineIds.contains(spot.lineId())
+                    && found.containsKey(spot.lineId())) {
                 Spot placed = Spot.on(found.get(spot.lineId()), spot.id(), spot.lineId());
                 things.set(i, placed.looking(spot.look()).under(spot.rule()));
             }
@@ -60,7 +62,9 @@ final class SpotsOfPage {
         List<List<Area>> rows = new ArrayList<>();
         for (ScriptLine line : page.lines()) {
             List<Area> ofLine = line.line().traits().places().rows();
-            if (!ofLine.isEmpty() && page.page().pictureHash() != null && line.line().kind().isMetAtOnce()) {
+            if (!ofLine.isEmpty()
+                    && page.page().pictureHash() != null
+                    && line.line().kind().isMetAtOnce()) {
                 ids.add(line.line().id());
                 rows.add(ofLine);
             }
@@ -94,7 +98,8 @@ final class SpotsOfPage {
         List<Area> taken = things.stream()
                 .map(thing -> thing instanceof Spot spot ? spot.pressed() : thing.area())
                 .toList();
-        List<Area> places = SpotPlacing.downThePage(marks, ink, taken, page.page().aspect());
+        List<Area> places =
+                SpotPlacing.downThePage(marks, ink, taken, page.page().aspect());
         List<Spot> spots = new ArrayList<>();
         for (int i = 0; i < wanted.size(); i++) {
             spots.add(new Spot(newId(), places.get(i), wanted.get(i), true));

@@ -19,13 +19,13 @@ import prolalia.app.lesson.Right;
 import prolalia.app.platform.Ids;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.app.stage.StageStore.StoredStage;
-import prolalia.core.place.Area;
 import prolalia.core.page.EveryPage;
-import prolalia.core.place.InkMap;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageNumbers;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.LessonChange.StageStep;
 
@@ -133,7 +133,8 @@ class StageEditor {
     private Stage place(LessonView lesson, PageView page, Set<String> lineIds, boolean anew, InkMap free) {
         String pageId = page.page().id();
         StoredStage stored = store.stage(pageId);
-        List<PageElement> there = stages.given(lesson).withoutDangling(stored.placed().things());
+        List<PageElement> there =
+                stages.given(lesson).withoutDangling(stored.placed().things());
         List<PageElement> placed = new SpotsOfPage(page, free).placed(there, lineIds, anew);
         if (!placed.equals(there)) {
             keep(

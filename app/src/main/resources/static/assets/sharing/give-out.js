@@ -33,10 +33,15 @@ at('words-shown')?.addEventListener('change', ({ target }) => save(`${target.dat
   target.checked = !target.checked;
 }));
 
-let lang = at('lang')?.value;
-at('lang')?.addEventListener('change', async ({ target }) => {
-  await save(`${target.dataset.save}?lang=${encodeURIComponent(target.value)}`, () => {
-    target.value = lang;
+/** A choice that is saved at once; what was chosen before is back when it can't be. */
+function choice(id, name) {
+  let kept = at(id)?.value;
+  at(id)?.addEventListener('change', async ({ target }) => {
+    await save(`${target.dataset.save}?${name}=${encodeURIComponent(target.value)}`, () => {
+      target.value = kept;
+    });
+    kept = target.value;
   });
-  lang = target.value;
-});
+}
+choice('lang', 'lang');
+choice('words-lit', 'lit');

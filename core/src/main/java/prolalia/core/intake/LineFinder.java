@@ -153,10 +153,7 @@ public final class LineFinder {
             FoundKind kind = Kinds.of(paragraph, bodySize);
             if (sayable || paragraph.hasBlank()) {
                 lines.add(new FoundLine(
-                        sayable ? kind : FoundKind.BLANK,
-                        text,
-                        paragraph.area().onPage(),
-                        paragraph.words()));
+                        sayable ? kind : FoundKind.BLANK, text, paragraph.area().onPage(), paragraph.words()));
             }
         }
         return PartsOfQuestions.asQuestions(lines);

@@ -9,22 +9,28 @@ import java.util.Optional;
  *
  * @param wordsHidden whether the words of what is heard are kept from students
  * @param lang the language of its words (BCP 47)
+ * @param wordsLit where words light up while they are said
  */
-public record LessonSettings(boolean wordsHidden, String lang) {
+public record LessonSettings(boolean wordsHidden, String lang, WordsLit wordsLit) {
     public static final String USUAL_LANG = "en";
-    public static final LessonSettings USUAL = new LessonSettings(false, USUAL_LANG);
+    public static final LessonSettings USUAL = new LessonSettings(false, USUAL_LANG, WordsLit.RULER);
     private static final int LONGEST_LANG = 35;
 
     public LessonSettings {
         lang = lang == null ? USUAL_LANG : lang;
+        wordsLit = wordsLit == null ? WordsLit.RULER : wordsLit;
     }
 
     public LessonSettings withWordsHidden(boolean hidden) {
-        return new LessonSettings(hidden, lang);
+        return new LessonSettings(hidden, lang, wordsLit);
     }
 
     public LessonSettings withLang(String changed) {
-        return new LessonSettings(wordsHidden, changed);
+        return new LessonSettings(wordsHidden, changed, wordsLit);
+    }
+
+    public LessonSettings withWordsLit(WordsLit changed) {
+        return new LessonSettings(wordsHidden, lang, changed);
     }
 
     /** A language as it is kept, of what was asked for; empty when it is no well-formed tag (RFC 5646). */

@@ -16,8 +16,11 @@ import prolalia.core.place.PressAreas;
  * <p>Stateless and thread-safe.
  */
 public final class LinePlacing {
-    /** A place to press is to be as high as this, as a share of the page's width: 56 px on a tablet held upright, 768 wide. */
-    public static final double LEAST_HIGH = 56.0 / 768;
+    /**
+     * A place to press is to be as high as this, as a share of the page's width: 64 px on a tablet held upright, 768 wide, and
+     * 56 where the page is shown smaller.
+     */
+    public static final double LEAST_HIGH = 64.0 / 768;
 
     /** A tab is as wide and high as this, as a share of the page's width: the largest that gives a tab to most lines. */
     private static final double[] TABS = {34.0 / 768, 28.0 / 768, 22.0 / 768, 17.0 / 768};
@@ -80,13 +83,16 @@ public final class LinePlacing {
                 .sorted(Comparator.comparingDouble(line -> first(lines, line).x()))
                 .toList());
         while (!left.isEmpty()) {
-            // The column before the line that begins furthest to the left serves all that have nothing between it and them.
-            double beginning = lines.get(left.get(0)).stream().mapToDouble(Area::x).min().orElseThrow();
+            // The column before the line that begins furthest to the left serves all that have nothing between it and
+            // them.
+            double beginning =
+                    lines.get(left.get(0)).stream().mapToDouble(Area::x).min().orElseThrow();
             double x = beginning - side * (1 + 2 * AIR);
             List<Integer> unserved = new ArrayList<>();
             for (int line : left) {
                 Area tab = tab(first(lines, line), x, side, aspect);
-                if (first(lines, line).x() - beginning <= FURTHEST && isFree(tab, line, lines, high, tabs, ink, taken)) {
+                if (first(lines, line).x() - beginning <= FURTHEST
+                        && isFree(tab, line, lines, high, tabs, ink, taken)) {
                     tabs.set(line, tab);
                 } else {
                     unserved.add(line);
@@ -108,7 +114,13 @@ public final class LinePlacing {
     }
 
     private static boolean isFree(
-            Area tab, int line, List<List<Area>> lines, List<Area> high, List<Area> tabs, InkMap ink, List<Area> taken) {
+            Area tab,
+            int line,
+            List<List<Area>> lines,
+            List<Area> high,
+            List<Area> tabs,
+            InkMap ink,
+            List<Area> taken) {
         double airX = tab.w() * AIR;
         double airY = tab.h() * AIR;
         Area withAir = new Area(tab.x() - airX, tab.y() - airY, tab.w() + 2 * airX, tab.h() + 2 * airY);
@@ -119,10 +131,15 @@ public final class LinePlacing {
         if (tab.y() < own.y() - HIGHER * tab.h() || tab.bottom() > own.bottom() + HIGHER * tab.h()) {
             return false;
         }
-        Area way = Area.between(tab.x(), tab.y(), Math.max(tab.right(), first(lines, line).x()), tab.bottom());
+        Area way = Area.between(
+                tab.x(),
+                Math.min(own.y(), tab.y()),
+                Math.max(tab.right(), own.x()),
+                Math.max(own.bottom(), tab.bottom()));
         for (int other = 0; other < high.size(); other++) {
             // Between a tab and its line stands no other one.
-            if (other != line && (way.touches(high.get(other)) || tabs.get(other) != null && withAir.touches(tabs.get(other)))) {
+            if (other != line
+                    && (way.touches(high.get(other)) || tabs.get(other) != null && withAir.touches(tabs.get(other)))) {
                 return false;
             }
         }

@@ -1,9 +1,9 @@
 package prolalia.core.page;
 
-import prolalia.core.place.Area;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.place.Area;
 
 /**
  * Something that is placed on a page. Each has a name on its page, and a place. What all kinds must answer is asked here, so

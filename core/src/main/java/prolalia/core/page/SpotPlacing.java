@@ -1,10 +1,10 @@
 package prolalia.core.page;
 
-import prolalia.core.place.Area;
-import prolalia.core.place.InkMap;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
 
 /**
  * Finds a free place for the mark of a spot beside the line that it sounds, by looking at the picture of the page: before the

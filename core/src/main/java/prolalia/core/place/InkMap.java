@@ -49,6 +49,15 @@ public final class InkMap {
         return new InkMap(1, 1, new int[4]);
     }
 
+    /** In points. */
+    int width() {
+        return width;
+    }
+
+    int height() {
+        return height;
+    }
+
     /** How many points with ink are within a place. */
     public int inkIn(Area area) {
         int left = clamp((int) Math.floor(area.x() * width), width);

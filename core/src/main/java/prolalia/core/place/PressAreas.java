@@ -66,7 +66,8 @@ public final class PressAreas {
      * @param with for each line what it is to reach as far as, such as its tab; null: nothing
      * @param rowHeight of each line
      */
-    public static List<Area> wide(List<Area> high, List<Area> with, List<Double> rowHeight, double aspect, List<Area> taken) {
+    public static List<Area> wide(
+            List<Area> high, List<Area> with, List<Double> rowHeight, double aspect, List<Area> taken) {
         List<Area> wide = new ArrayList<>();
         for (int i = 0; i < high.size(); i++) {
             Area area = high.get(i);
@@ -97,8 +98,7 @@ public final class PressAreas {
     }
 
     private static Area reach(Area area, Area tab) {
-        return Area.between(
-                Math.min(area.x(), tab.x()), area.y(), Math.max(area.right(), tab.right()), area.bottom());
+        return Area.between(Math.min(area.x(), tab.x()), area.y(), Math.max(area.right(), tab.right()), area.bottom());
     }
 
     private static double half(double gap, Area other, List<Area> taken) {
@@ -151,7 +151,8 @@ public final class PressAreas {
                 && Math.abs(one.middleX() - other.middleX()) < TINY) {
             // Two lines at the very same place: one above the other.
             bases.set(i, Area.between(one.x(), one.y(), one.right(), one.middleY()));
-            bases.set(j, Area.between(other.x(), one.middleY(), other.right(), Math.max(other.bottom(), one.middleY())));
+            bases.set(
+                    j, Area.between(other.x(), one.middleY(), other.right(), Math.max(other.bottom(), one.middleY())));
             return;
         }
         Area[] best = null;

@@ -28,8 +28,7 @@ public record WordPlaces(String written) {
 
     private static final double UNITS = 1e5;
     private static final long MOST = 9_999_999;
-    private static final Pattern WRITTEN =
-            Pattern.compile("(-?\\d{1,7}),(-?\\d{1,7}),(\\d{1,7}),(\\d{1,7})=(\\S+)");
+    private static final Pattern WRITTEN = Pattern.compile("(-?\\d{1,7}),(-?\\d{1,7}),(\\d{1,7}),(\\d{1,7})=(\\S+)");
 
     /** The end of a word that goes on in the next row, if that begins with a small letter. */
     private static final Pattern DIVIDED = Pattern.compile("\\p{Ll}[-\u2010]$");
@@ -158,7 +157,8 @@ public record WordPlaces(String written) {
                 && before.areas().size() == 1
                 && before.areas().get(0).sharedHeight(part.area()) < SAME_ROW
                 && (text.endsWith("\u00ad")
-                        || DIVIDED.matcher(text).find() && Character.isLowerCase(part.text().codePointAt(0)));
+                        || DIVIDED.matcher(text).find()
+                                && Character.isLowerCase(part.text().codePointAt(0)));
     }
 
     /** What two words have in common that are the same to a reader: not case, nor what stands around them. */
@@ -178,8 +178,7 @@ public record WordPlaces(String written) {
             head++;
         }
         int tail = 0;
-        while (tail < shorter - head
-                && before.get(before.size() - 1 - tail).equals(now.get(now.size() - 1 - tail))) {
+        while (tail < shorter - head && before.get(before.size() - 1 - tail).equals(now.get(now.size() - 1 - tail))) {
             partner[now.size() - 1 - tail] = before.size() - 1 - tail;
             tail++;
         }
@@ -263,8 +262,7 @@ public record WordPlaces(String written) {
     /** Those whose middle is within a part of the page. */
     public WordPlaces within(Area part) {
         return of(words().stream()
-                .filter(word ->
-                        part.holds(word.area().middleX(), word.area().middleY()))
+                .filter(word -> part.holds(word.area().middleX(), word.area().middleY()))
                 .toList());
     }
 

@@ -1,7 +1,5 @@
 package prolalia.core.published;
 
-import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -9,12 +7,12 @@ import java.util.StringJoiner;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import prolalia.core.lesson.LessonSettings;
-import prolalia.core.place.Area;
-import prolalia.core.place.WordPlaces.StandingWord;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.Paths;
 import prolalia.core.page.PlayRule;
+import prolalia.core.place.Area;
+import prolalia.core.place.WordPlaces.StandingWord;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 
@@ -56,6 +54,11 @@ public record StudentPage(
         return !settings.wordsHidden();
     }
 
+    /** Whether it is known of any line that is pressed on the page where its words stand. */
+    public boolean hasWordsOnPage() {
+        return onPage.stream().anyMatch(each -> !each.wordPlaces().isEmpty());
+    }
+
     /** The language of a line's words (BCP 47). */
     public String lang(PublishedLine line) {
         String own = line.line().traits().lang();
@@ -76,6 +79,8 @@ public record StudentPage(
      * @param toNumber the page that a jump leads to, null for what is no jump
      */
     public record OnPage(PageElement thing, SaidLine said, Integer toNumber) {
+        private static final double UNITS = 1e5;
+
         /** All of what is pressed, or seen. */
         public Area area() {
             return thing instanceof PageElement.Spot spot ? spot.pressed() : thing.area();
@@ -99,7 +104,7 @@ public record StudentPage(
 
         /**
          * Where the words of its line stand on the page: for each {@code from,length,x,y,w,h}, with four more figures for each
-         * further row that it goes on in, and {@code ;} between words. Empty when it isn't known.
+         * further row that it goes on in, and {@code ;} between words; places in hundred-thousandths of the page. Empty when it isn't known.
          */
         public String wordPlaces() {
             if (said == null) {
@@ -111,11 +116,9 @@ public record StudentPage(
                 StringJoiner figures = new StringJoiner(",");
                 figures.add(Integer.toString(word.from()));
                 figures.add(Integer.toString(word.text().length()));
-                word.areas().forEach(area -> DoubleStream.of(area.x(), area.y(), area.w(), area.h())
-                        .forEach(share -> figures.add(BigDecimal.valueOf(share)
-                                .setScale(5, RoundingMode.HALF_UP)
-                                .stripTrailingZeros()
-                                .toPlainString())));
+                word.areas()
+                        .forEach(area -> DoubleStream.of(area.x(), area.y(), area.w(), area.h())
+                                .forEach(share -> figures.add(Long.toString(Math.round(share * UNITS)))));
                 words.add(figures.toString());
             }
             return words.toString();

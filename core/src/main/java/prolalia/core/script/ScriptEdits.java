@@ -181,9 +181,8 @@ public final class ScriptEdits {
             changes.add(new LineStep(before, step.withRemoved(true), step));
         }
         StepIcon firstIcon = StepIcon.of(steps.get(0)).orElse(shape.traits().icon());
-        LineShape first =
-                shape.withWords(steps.get(0))
-                        .withTraits(shape.traits().withIcon(firstIcon).withPlaces(places.get(0)));
+        LineShape first = shape.withWords(steps.get(0))
+                .withTraits(shape.traits().withIcon(firstIcon).withPlaces(places.get(0)));
         changes.add(new LineStep(lineId, shape, first));
         return Optional.of(new LessonChange(Deed.STEPS, changes, List.of()));
     }
@@ -192,9 +191,7 @@ public final class ScriptEdits {
     public Optional<LessonChange> move(String lineId, Place to) {
         LineShape shape = line(lineId).shape();
         boolean stays = shape.place().equals(to) || lineId.equals(to.afterLineId());
-        return stays
-                ? Optional.empty()
-                : Optional.of(change(Deed.MOVE, new LineStep(lineId, shape, moved(shape, to))));
+        return stays ? Optional.empty() : Optional.of(change(Deed.MOVE, new LineStep(lineId, shape, moved(shape, to))));
     }
 
     /** On another page its words stand nowhere. */

@@ -1,7 +1,5 @@
 package prolalia.core.page;
 
-import prolalia.core.place.Area;
-import prolalia.core.place.InkMap;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -10,6 +8,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
 
 class SpotPlacingTest {
     private static final int WIDTH = 600;

@@ -1,7 +1,5 @@
 package prolalia.core.page;
 
-import prolalia.core.place.Area;
-import prolalia.core.place.InkMap;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -19,6 +17,8 @@ import prolalia.core.page.PageElement.Spot;
 import prolalia.core.page.PageElement.Text;
 import prolalia.core.page.PlayRule.Level;
 import prolalia.core.page.PlayRule.Part;
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
 
 /** Which rule holds, and what stands on every page. */
 class StageRulesTest {

@@ -11,7 +11,6 @@ import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.Take;
-import prolalia.core.place.Area;
 import prolalia.core.page.EveryPage.Otherwise;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
@@ -19,6 +18,7 @@ import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
 import prolalia.core.page.PlayRule.Start;
+import prolalia.core.place.Area;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.PublishedLesson.PublishedPicture;
@@ -138,7 +138,7 @@ class StudentPagesTest {
                 new Placed(List.of(spot), new PageSettings(ofPage, true, Map.of("e", new Otherwise(false, "l4")))));
         PublishedLesson lesson = new PublishedLesson(
                 "Beans",
-                new LessonSettings(true, "de"),
+                new LessonSettings(true, "de", null),
                 List.of(page),
                 new Placed(List.of(every), new PageSettings(ofLesson, false, Map.of())),
                 Map.of());

@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.place.WordPlaces;
 import prolalia.core.script.LessonChange.Deed;
 import prolalia.core.script.LessonChange.LineStep;
 import prolalia.core.script.LessonChange.Now;
@@ -57,6 +58,25 @@ class ScriptEditsTest {
         make(change.reversed());
         assertThat(shapes.remove("new").removed()).isTrue();
         assertThat(shapes).isEqualTo(before);
+    }
+
+    @Test
+    void placesOfWordsGoWithThemAndEndOnAnotherPage() {
+        WordPlaces places = new WordPlaces("10,10,5,3=Which 20,10,5,3=comes 30,10,5,3=first?");
+        LineShape whole = shapes.get("q");
+        shapes.put(
+                "q", new LineShape(whole.words(), whole.traits().withPlaces(places), false, "tq", whole.place(), null));
+        make(edits().split("q", 6, "new"));
+        assertThat(shapes.get("q").traits().places().written()).isEqualTo("10,10,5,3=Which");
+        assertThat(shapes.get("new").traits().places().written()).isEqualTo("20,10,5,3=comes 30,10,5,3=first?");
+        shapes.put("x", shapes.remove("new"));
+        make(edits().join("x", List.of()).orElseThrow());
+        assertThat(shapes.get("q").traits().places()).isEqualTo(places);
+        LessonChange away = edits().move("q", new Place("other", null)).orElseThrow();
+        make(away);
+        assertThat(shapes.get("q").traits().places().isEmpty()).isTrue();
+        make(away.reversed());
+        assertThat(shapes.get("q").traits().places()).isEqualTo(places);
     }
 
     @Test

@@ -3,7 +3,6 @@ package prolalia.formats.archive;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import prolalia.core.place.WordPlaces;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
@@ -13,6 +12,7 @@ import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
+import prolalia.core.place.WordPlaces;
 import prolalia.core.sound.Span;
 import prolalia.core.sound.edit.Edit;
 
@@ -110,7 +110,8 @@ public record ArchivedLesson(
         public static ArchivedLine of(Line line, List<ArchivedTake> takes) {
             LineTraits is = line.traits();
             String places = is.places().isEmpty() ? null : is.places().written();
-            return new ArchivedLine(line.id(), is.kind(), line.words(), is.icon(), is.lang(), is.label(), places, takes);
+            return new ArchivedLine(
+                    line.id(), is.kind(), line.words(), is.icon(), is.lang(), is.label(), places, takes);
         }
 
         public LineTraits traits() {

@@ -17,11 +17,10 @@ import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripperByArea;
-import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
 import prolalia.core.intake.LineFinder;
-import prolalia.core.place.Area;
 import prolalia.core.page.WebAddress;
+import prolalia.core.place.Area;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 
 /** A PDF (ISO 32000), read with PDFBox. */

@@ -12,10 +12,21 @@ public final class PictureInk {
     /** Fine enough for a hair line, which stays darker than the paper when it is drawn smaller. */
     private static final int LONGEST_PX = 800;
 
+    private static final int FINE_PX = 1_600;
+
     private PictureInk() {}
 
     public static InkMap of(BufferedImage picture) {
-        double scale = Math.min(1, (double) LONGEST_PX / Math.max(picture.getWidth(), picture.getHeight()));
+        return of(picture, LONGEST_PX);
+    }
+
+    /** Fine enough to tell the gaps between words from those between letters. */
+    public static InkMap fine(BufferedImage picture) {
+        return of(picture, FINE_PX);
+    }
+
+    private static InkMap of(BufferedImage picture, int longestPx) {
+        double scale = Math.min(1, (double) longestPx / Math.max(picture.getWidth(), picture.getHeight()));
         int width = Math.max(1, (int) Math.round(picture.getWidth() * scale));
         int height = Math.max(1, (int) Math.round(picture.getHeight() * scale));
         BufferedImage grey = new BufferedImage(width, height, BufferedImage.TYPE_BYTE_GRAY);

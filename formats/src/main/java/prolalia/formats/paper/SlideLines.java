@@ -171,8 +171,8 @@ final class SlideLines {
                 .filter(row -> !row.isEmpty())
                 .toList();
         if (rows.size() < 2 || rows.stream().skip(1).noneMatch(ParagraphKinds::isMarked)) {
-            return List.of(new Given(
-                    String.join(" ", rows), area, paragraph.title(), paragraph.bold(), paragraph.words()));
+            return List.of(
+                    new Given(String.join(" ", rows), area, paragraph.title(), paragraph.bold(), paragraph.words()));
         }
         List<Given> given = new ArrayList<>();
         double height = area.h() / rows.size();
@@ -187,8 +187,7 @@ final class SlideLines {
     private static WordPlaces places(SlideWords.Drawn drawn, String text) {
         PlacedWord first = drawn.words().get(0);
         boolean bullet = !text.stripLeading().startsWith(first.text());
-        return WordPlaces.of(
-                bullet ? drawn.words().subList(1, drawn.words().size()) : drawn.words());
+        return WordPlaces.of(bullet ? drawn.words().subList(1, drawn.words().size()) : drawn.words());
     }
 
     private double height(XSLFTextParagraph paragraph, Area area) {

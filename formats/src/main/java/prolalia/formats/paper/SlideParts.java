@@ -22,8 +22,8 @@ import org.apache.poi.xslf.usermodel.XSLFTextRun;
 import org.apache.poi.xslf.usermodel.XSLFTextShape;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTApplicationNonVisualDrawingProps;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTPicture;
-import prolalia.core.place.Area;
 import prolalia.core.page.WebAddress;
+import prolalia.core.place.Area;
 import prolalia.formats.slides.SoundTag;
 
 /** The sounds, jumps and links of a slide. */

@@ -91,8 +91,7 @@ final class SlideWords extends DrawFactory {
 
     /** @return empty when nothing of it is drawn */
     Optional<Drawn> of(TextParagraph<?, ?, ?> paragraph) {
-        return Optional.ofNullable(drawn.get(paragraph))
-                .filter(found -> found.rows != null && !found.words.isEmpty());
+        return Optional.ofNullable(drawn.get(paragraph)).filter(found -> found.rows != null && !found.words.isEmpty());
     }
 
     @Override
@@ -151,8 +150,7 @@ final class SlideWords extends DrawFactory {
                 if (words.start() >= end) {
                     continue;
                 }
-                Rectangle2D ink =
-                        layout.getBlackBoxBounds(words.start(), end).getBounds2D();
+                Rectangle2D ink = layout.getBlackBoxBounds(words.start(), end).getBounds2D();
                 Rectangle2D row =
                         layout.getLogicalHighlightShape(words.start(), end).getBounds2D();
                 if (ink.getWidth() > 0 && ink.getHeight() > 0) {

@@ -1,12 +1,15 @@
 // The words of the line that is heard, where they stand on the page: each lights up behind its letters while it is said.
 
-/** As the page has them: from,length,x,y,w,h[,x,y,w,h…] for each word, with ; between them. */
+const UNITS = 1e5;
+
+/** As the page has them: from,length,x,y,w,h[,x,y,w,h…] for each word, with ; between them; in hundred-thousandths of the page. */
 function read(written) {
   return (written ?? '').split(';').filter(Boolean).map((word) => {
     const [from, length, ...places] = word.split(',').map(Number);
     const areas = [];
     for (let i = 0; i + 3 < places.length; i += 4) {
-      areas.push({ x: places[i], y: places[i + 1], w: places[i + 2], h: places[i + 3] });
+      const [x, y, w, h] = places.slice(i, i + 4).map((share) => share / UNITS);
+      areas.push({ x, y, w, h });
     }
     return { from, length, areas };
   });

@@ -6,6 +6,7 @@ import { LineWords } from './line-words.js';
 import { drawTrace, hold, ring } from './marks.js';
 import { layOut } from './onpage.js';
 import { Outbox } from './outbox.js';
+import { litOtherwise, lookAt, showLit } from './page-look.js';
 import { Prompts } from './prompts.js';
 import { countStart, isSpent, ruleOf } from './rule.js';
 import { Scanning, switchesOf } from './scanning.js';
@@ -122,6 +123,7 @@ function showPlaying() {
     const sounds = playing && spot.dataset.line === current().dataset.line;
     spot.setAttribute('aria-label', sounds ? say('pauseLine', { words: wordsOf(spot) }) : spot.dataset.label);
   });
+  lookAt(playing ? spots.find((spot) => spot.closest('.board') && spot.dataset.line === current().dataset.line) : null);
   hold(play.querySelector('.ring-mark'), playing);
   if (playing) {
     requestAnimationFrame(follow);
@@ -391,6 +393,8 @@ function bind() {
 function open() {
   layOut();
   zoomAgain();
+  showLit();
+  at('light')?.addEventListener('click', litOtherwise);
   at('zoom')?.addEventListener('click', zoomOn);
   spots = [...document.querySelectorAll('.spot')];
   if (at('play')) {

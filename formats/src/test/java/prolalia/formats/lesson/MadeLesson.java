@@ -18,13 +18,13 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.lesson.Take;
-import prolalia.core.place.Area;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
+import prolalia.core.place.Area;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
@@ -70,7 +70,7 @@ public final class MadeLesson implements LessonFiles {
                                         true,
                                         Look.USUAL,
                                         new PlayRule(PlayRule.Start.ARRIVAL, 50, 2, false, null, null),
- null),
+                                        null),
                                 new PageElement.Spot("s2", new Area(0.1, 0.4, 0.3, 0.2), "l2", false),
                                 new PageElement.Jump(
                                         "j1", new Area(0.5, 0.5, 0.1, 0.1), "two", Paths.Kind.RIGHT, "bean"),
@@ -88,7 +88,7 @@ public final class MadeLesson implements LessonFiles {
         pages.add(new PublishedPage("three", shown, List.of(), Placed.NOTHING));
         pages.add(new PublishedPage("four", null, List.of(), Placed.NOTHING));
         lesson =
-                new PublishedLesson("Beans & <peas>", new LessonSettings(false, "de"), pages, Placed.NOTHING, Map.of());
+                new PublishedLesson("Beans & <peas>", new LessonSettings(false, "de", null), pages, Placed.NOTHING, Map.of());
     }
 
     private PublishedLine heard(String id, LineKind kind, String words, StepIcon icon, Path folder) throws IOException {

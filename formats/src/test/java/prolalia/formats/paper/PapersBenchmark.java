@@ -11,9 +11,9 @@ import org.apache.poi.xslf.usermodel.XMLSlideShow;
 import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
+import prolalia.core.page.SpotPlacing;
 import prolalia.core.place.Area;
 import prolalia.core.place.InkMap;
-import prolalia.core.page.SpotPlacing;
 
 /** Prints how well lines are found on made papers, how well marks are placed, and how long reading takes. */
 final class PapersBenchmark {
