@@ -16,6 +16,7 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import prolalia.formats.archive.ArchiveRefusedException;
 import prolalia.formats.archive.LessonArchive;
+import prolalia.formats.book.BookManner;
 import prolalia.formats.book.ReadAloudBook;
 import prolalia.formats.slides.LessonSlides;
 import prolalia.formats.web.LessonFolder;
@@ -41,6 +42,12 @@ final class ExportCommand implements Callable<Integer> {
 
     @Option(names = "--as", required = true, paramLabel = "epub|web|pptx", description = "In what form.")
     private As as;
+
+    @Option(
+            names = "--pages",
+            description =
+                    "A book as pages that look like the paper, with its words lit where they stand; otherwise as text.")
+    private boolean pages;
 
     @Option(names = "-o", required = true, paramLabel = "OUT", description = "The file to write.")
     private Path out;
@@ -81,7 +88,9 @@ final class ExportCommand implements Callable<Integer> {
     private void writeTo(UnpackedLesson lesson, Path written) throws IOException {
         try (OutputStream to = new BufferedOutputStream(Files.newOutputStream(written))) {
             switch (as) {
-                case EPUB -> ReadAloudBook.write(lesson.lesson(), lesson, Instant.now(), to);
+                case EPUB ->
+                    ReadAloudBook.write(
+                            lesson.lesson(), lesson, pages ? BookManner.PAGES : BookManner.TEXT, Instant.now(), to);
                 case WEB -> LessonFolder.write(lesson.lesson(), lesson, to);
                 case PPTX -> LessonSlides.write(lesson.lesson(), lesson, to);
             }

@@ -83,6 +83,7 @@ final class Routes {
             new Route(GET, "/lessons/{id}", Who.OWNER),
             new Route(GET, "/lessons/{id}/as-student", Who.OWNER),
             new Route(GET, "/lessons/{id}/book.epub", Who.OWNER),
+            new Route(GET, "/lessons/{id}/pages.epub", Who.OWNER),
             new Route(GET, "/lessons/{id}/bring-in", Who.OWNER),
             new Route(GET, "/lessons/{id}/code.png", Who.OWNER),
             new Route(GET, "/lessons/{id}/code.svg", Who.OWNER),

@@ -68,6 +68,13 @@ class ArchiveController {
         return file(archiver.write(teacher.actor(), id, Form.EPUB), ".epub", "application/epub+zip");
     }
 
+    /** The book whose pages look like the paper. */
+    @GetMapping("/lessons/{id}/pages.epub")
+    ResponseEntity<StreamingResponseBody> bookOfPages(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
+        return file(archiver.write(teacher.actor(), id, Form.EPUB_PAGES), " (pages).epub", "application/epub+zip");
+    }
+
     @GetMapping("/lessons/{id}/slides.pptx")
     ResponseEntity<StreamingResponseBody> slides(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {

@@ -47,6 +47,7 @@ import prolalia.formats.archive.ArchivedLesson.ArchivedSlide;
 import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
 import prolalia.formats.archive.ArchivedLesson.ArchivedWord;
 import prolalia.formats.archive.LessonArchive;
+import prolalia.formats.book.BookManner;
 import prolalia.formats.book.ReadAloudBook;
 import prolalia.formats.slides.SlidesProcess;
 import prolalia.formats.web.LessonFolder;
@@ -96,6 +97,8 @@ class LessonArchiver {
         ARCHIVE,
         WEB,
         EPUB,
+        /** A book whose pages look like the paper. */
+        EPUB_PAGES,
         PPTX
     }
 
@@ -120,7 +123,13 @@ class LessonArchiver {
             switch (form) {
                 case ARCHIVE -> writeArchive(summary, lesson, stages.pictures(lessonId), ofSlides, out);
                 case WEB -> LessonFolder.write(lesson, files, out);
-                case EPUB -> ReadAloudBook.write(lesson, files, Instant.ofEpochMilli(summary.changedAt()), out);
+                case EPUB, EPUB_PAGES ->
+                    ReadAloudBook.write(
+                            lesson,
+                            files,
+                            form == Form.EPUB ? BookManner.TEXT : BookManner.PAGES,
+                            Instant.ofEpochMilli(summary.changedAt()),
+                            out);
                 case PPTX -> throw new IllegalStateException("Slides are written elsewhere");
             }
         } catch (IOException | RuntimeException failure) {

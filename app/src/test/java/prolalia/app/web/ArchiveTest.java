@@ -157,7 +157,7 @@ class ArchiveTest extends RunningHouse {
     @Test
     void othersCantTakeItAlong() throws Exception {
         Visitor stranger = new Visitor(base());
-        for (String what : new String[] {"lesson.zip", "folder.zip", "book.epub", "slides.pptx"}) {
+        for (String what : new String[] {"lesson.zip", "folder.zip", "book.epub", "pages.epub", "slides.pptx"}) {
             assertThat(stranger.get("/lessons/" + bean + "/" + what).uri().getPath())
                     .isEqualTo("/sign-in");
             assertThat(ines.get("/lessons/" + UUID.randomUUID() + "/" + what).statusCode())

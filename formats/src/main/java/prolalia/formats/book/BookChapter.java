@@ -9,7 +9,7 @@ import prolalia.core.lesson.LineTraits;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 
 /** A chapter of a book: its text, and the overlay that says when each word of it is heard. */
-final class BookChapter {
+sealed class BookChapter permits FixedChapter {
     private final String name;
     private final String title;
     private final String lang;
@@ -32,17 +32,16 @@ final class BookChapter {
     /** A link. */
     record Way(String to, String words) {}
 
-    private sealed interface Part {}
+    sealed interface Part {}
 
-    private record PicturePart(String file, String shows) implements Part {}
+    record PicturePart(String file, String shows) implements Part {}
 
-    private record Paragraph(String words) implements Part {}
+    record Paragraph(String words) implements Part {}
 
-    private record Link(Way way) implements Part {}
+    record Link(Way way) implements Part {}
 
     /** @param sound null when it is silent @param words that are said and when; empty when that isn't known */
-    private record LinePart(PublishedLine line, String sound, List<Word> words, String icon, String iconSays)
-            implements Part {}
+    record LinePart(PublishedLine line, String sound, List<Word> words, String icon, String iconSays) implements Part {}
 
     void picture(String file, String shows) {
         parts.add(new PicturePart(file, shows == null ? "" : shows));
@@ -83,9 +82,22 @@ final class BookChapter {
         return durationMs;
     }
 
+    List<Part> parts() {
+        return parts;
+    }
+
+    /** Whether it looks as it was given. */
+    boolean isFixed() {
+        return false;
+    }
+
+    BookXml document() {
+        return new BookXml("html", "xmlns", "http://www.w3.org/1999/xhtml", "lang", lang, "xml:lang", lang);
+    }
+
     /** XHTML (EPUB 3.3, 6.1). */
     byte[] text() {
-        BookXml xml = new BookXml("html", "xmlns", "http://www.w3.org/1999/xhtml", "lang", lang, "xml:lang", lang);
+        BookXml xml = document();
         xml.open("head")
                 .element("title", title)
                 .empty("link", "rel", "stylesheet", "type", "text/css", "href", "book.css")
@@ -188,7 +200,7 @@ final class BookChapter {
         return String.format(Locale.ROOT, "%d.%03ds", ms / 1000, ms % 1000);
     }
 
-    private static String id(int number) {
+    static String id(int number) {
         return "l" + number;
     }
 }

@@ -67,9 +67,20 @@ record BookPackage(
         manifest(xml);
         xml.open("spine");
         for (BookChapter chapter : chapters) {
-            xml.empty("itemref", "idref", chapter.name(), "linear", chapter.isInReadingOrder() ? null : "no");
+            xml.empty(
+                    "itemref",
+                    "idref",
+                    chapter.name(),
+                    "linear",
+                    chapter.isInReadingOrder() ? null : "no",
+                    "properties",
+                    hasPages() && !chapter.isFixed() ? "rendition:layout-reflowable" : null);
         }
         return xml.close().end();
+    }
+
+    private boolean hasPages() {
+        return chapters.stream().anyMatch(BookChapter::isFixed);
     }
 
     private void metadata(BookXml xml) {
@@ -78,6 +89,10 @@ record BookPackage(
                 .element("dc:title", titled(title))
                 .element("dc:language", lang)
                 .element("meta", changed.toString(), "property", "dcterms:modified");
+        if (hasPages()) {
+            xml.element("meta", "pre-paginated", "property", "rendition:layout")
+                    .element("meta", "none", "property", "rendition:spread");
+        }
         boolean heard = chapters.stream().anyMatch(BookChapter::isHeard);
         if (heard) {
             long all = chapters.stream().mapToLong(BookChapter::durationMs).sum();

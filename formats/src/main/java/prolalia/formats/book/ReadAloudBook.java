@@ -37,19 +37,25 @@ public final class ReadAloudBook {
 
     private final PublishedLesson lesson;
     private final LessonFiles files;
+    private final BookManner manner;
     private final List<StudentPage> pages;
     private final List<BookChapter> chapters = new ArrayList<>();
     private final Map<String, String> sounds = new LinkedHashMap<>();
     private final Map<String, String> pictures = new LinkedHashMap<>();
     private final Map<String, String> icons = new LinkedHashMap<>();
 
-    private ReadAloudBook(PublishedLesson lesson, LessonFiles files) {
+    private ReadAloudBook(PublishedLesson lesson, LessonFiles files, BookManner manner) {
+        this.manner = manner;
         this.lesson = lesson;
         this.files = files;
         pages = StudentPages.of(lesson);
         List<BookChapter> aside = new ArrayList<>();
         for (StudentPage page : pages) {
-            chapters.add(chapter(page, aside));
+            if (manner == BookManner.PAGES && page.page() != null && page.page().picture() != null) {
+                addPages(page, aside);
+            } else {
+                chapters.add(chapter(page, aside));
+            }
         }
         chapters.addAll(aside);
     }
@@ -58,14 +64,49 @@ public final class ReadAloudBook {
      * @param changed when the lesson was last changed
      * @param out not closed
      */
-    public static void write(PublishedLesson lesson, LessonFiles files, Instant changed, OutputStream out)
+    public static void write(
+            PublishedLesson lesson, LessonFiles files, BookManner manner, Instant changed, OutputStream out)
             throws IOException {
-        new ReadAloudBook(lesson, files).write(changed, out);
+        new ReadAloudBook(lesson, files, manner).write(changed, out);
+    }
+
+    /** A page that looks as it was given; what stands nowhere on it follows as text. */
+    private void addPages(StudentPage page, List<BookChapter> aside) {
+        String name = pageName(page.number());
+        FixedChapter fixed = new FixedChapter(
+                name,
+                title(page),
+                lang(),
+                page.page().aspect(),
+                picture(page.page().picture().hash()),
+                page.page().picture().shows());
+        for (OnPage each : page.onPage()) {
+            if (each.picture() != null) {
+                fixed.picture(picture(each.picture().hash()), each.picture().shows());
+            } else if (each.text() != null) {
+                fixed.paragraph(each.text().words());
+            } else if (each.said() != null) {
+                add(each.said().line(), fixed);
+            } else {
+                fixed.way(way(page, each, aside));
+            }
+            fixed.at(each.area());
+        }
+        chapters.add(fixed);
+        BookChapter rest = new BookChapter(name + "-more", title(page), lang(), true);
+        page.lines().stream().map(SaidLine::line).forEach(line -> add(line, rest));
+        addHints(page, rest, aside);
+        if (!rest.parts().isEmpty()) {
+            chapters.add(rest);
+        }
+    }
+
+    private String title(StudentPage page) {
+        return page.name().isEmpty() ? say("player.where", page.number(), page.count()) : page.name();
     }
 
     private BookChapter chapter(StudentPage page, List<BookChapter> aside) {
-        String title = page.name().isEmpty() ? say("player.where", page.number(), page.count()) : page.name();
-        BookChapter chapter = new BookChapter(pageName(page.number()), title, lang(), true);
+        BookChapter chapter = new BookChapter(pageName(page.number()), title(page), lang(), true);
         if (page.page() == null) {
             chapter.paragraph(say("player.nothing"));
             return chapter;
@@ -83,14 +124,24 @@ public final class ReadAloudBook {
         }
         page.allLines().stream().map(SaidLine::line).forEach(line -> add(line, chapter));
         for (OnPage each : page.onPage()) {
-            if (each.link() != null) {
-                String words = each.link().words();
-                chapter.way(new Way(
-                        each.link().address(), words.isBlank() ? each.link().address() : words));
-            } else if (each.toNumber() != null) {
-                chapter.way(new Way(way(page, each, aside), wordsOf(each)));
+            if (each.link() != null || each.toNumber() != null) {
+                chapter.way(way(page, each, aside));
             }
         }
+        addHints(page, chapter, aside);
+        return chapter;
+    }
+
+    /** Where a link or a jump leads. */
+    private Way way(StudentPage page, OnPage each, List<BookChapter> aside) {
+        if (each.link() == null) {
+            return new Way(jump(page, each, aside), wordsOf(each));
+        }
+        String words = each.link().words();
+        return new Way(each.link().address(), words.isBlank() ? each.link().address() : words);
+    }
+
+    private void addHints(StudentPage page, BookChapter chapter, List<BookChapter> aside) {
         if (!page.hints().isEmpty()) {
             BookChapter hints = new BookChapter("hints-" + page.number(), say("player.hints"), lang(), false);
             page.hints().stream().map(SaidLine::line).forEach(line -> add(line, hints));
@@ -98,7 +149,6 @@ public final class ReadAloudBook {
             aside.add(hints);
             chapter.way(new Way("hints-" + page.number() + ".xhtml", say("player.hint")));
         }
-        return chapter;
     }
 
     private static String wordsOf(OnPage each) {
@@ -109,7 +159,7 @@ public final class ReadAloudBook {
     }
 
     /** Where a way leads: when something is said first, over the chapter in which it is. */
-    private String way(StudentPage page, OnPage each, List<BookChapter> aside) {
+    private String jump(StudentPage page, OnPage each, List<BookChapter> aside) {
         String target = pageName(each.toNumber()) + ".xhtml";
         boolean right = each.jump().way() == Paths.Kind.RIGHT;
         PublishedLine said = each.isChosen() ? right ? page.praise() : page.correction() : null;
@@ -199,7 +249,7 @@ public final class ReadAloudBook {
         sounds.values().forEach(sound -> parts.put(sound, "audio/mpeg"));
         pictures.forEach((hash, name) -> parts.put(name, files.pictureType(hash)));
         // The same lesson is the same book, however often it is written.
-        String content = lesson.title() + sounds.keySet() + pictures.keySet();
+        String content = manner + lesson.title() + sounds.keySet() + pictures.keySet();
         return new BookPackage(
                 UUID.nameUUIDFromBytes(content.getBytes(StandardCharsets.UTF_8)),
                 lesson.title(),

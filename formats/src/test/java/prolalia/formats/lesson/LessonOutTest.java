@@ -21,6 +21,9 @@ import org.apache.poi.xslf.usermodel.XSLFSlide;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import prolalia.formats.book.BookManner;
 import prolalia.formats.book.ReadAloudBook;
 import prolalia.formats.paper.MadeSlidesForOthers;
 import prolalia.formats.slides.LessonSlides;
@@ -48,11 +51,12 @@ class LessonOutTest {
         return files;
     }
 
-    @Test
-    void theBookPassesEpubCheckWithoutAWord() throws Exception {
-        Path epub = folder.resolve("book.epub");
+    @ParameterizedTest
+    @EnumSource(BookManner.class)
+    void theBookPassesEpubCheckWithoutAWord(BookManner manner) throws Exception {
+        Path epub = folder.resolve(manner + ".epub");
         try (OutputStream out = Files.newOutputStream(epub)) {
-            ReadAloudBook.write(made.lesson, made, Instant.parse("2026-05-04T10:00:00.123Z"), out);
+            ReadAloudBook.write(made.lesson, made, manner, Instant.parse("2026-05-04T10:00:00.123Z"), out);
         }
         Path report = folder.resolve("report.json");
         new EpubChecker().run(new String[] {epub.toString(), "--quiet", "--json", report.toString()});
@@ -63,7 +67,7 @@ class LessonOutTest {
     @Test
     void theBookLightsUpWordsLeadsByItsWaysAndKeepsTheTeachersNotes() throws Exception {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ReadAloudBook.write(made.lesson, made, Instant.now(), out);
+        ReadAloudBook.write(made.lesson, made, BookManner.TEXT, Instant.now(), out);
         Map<String, String> book = unzipped(out.toByteArray());
         assertThat(book.keySet()).first().isEqualTo("mimetype");
         assertThat(book.get("EPUB/page-1.xhtml"))
@@ -77,6 +81,21 @@ class LessonOutTest {
                 .containsPattern("page-2.xhtml#l1w3")
                 .doesNotContain("l1w4");
         assertThat(book.values()).noneMatch(text -> text.contains("For the teacher alone"));
+    }
+
+    @Test
+    void aBookOfPagesLooksLikeThePaperWithItsWordsWhereTheyStand() throws Exception {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ReadAloudBook.write(made.lesson, made, BookManner.PAGES, Instant.now(), out);
+        Map<String, String> book = unzipped(out.toByteArray());
+        assertThat(book.get("EPUB/package.opf")).contains(">pre-paginated</meta>", "rendition:layout-reflowable");
+        String page = book.get("EPUB/page-1.xhtml");
+        assertThat(page).contains("name=\"viewport\" content=\"width=1200, height=", "class=\"ground\"");
+        // Its place on the page, in pixels of 1,200; and the word in the overlay is that one.
+        assertThat(page)
+                .containsPattern("<span id=\"l\\d+w1\"><i style=\"left:120\\.00px;top:[^\"]+\">Look </i></span>");
+        assertThat(page).containsPattern(">bean\\. </i><i style=\"left:120\\.00px[^>]+></i></span>");
+        assertThat(book.get("EPUB/page-1.smil")).containsPattern("page-1.xhtml#l\\dw1");
     }
 
     @Test

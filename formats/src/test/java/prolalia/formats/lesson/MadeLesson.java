@@ -25,6 +25,7 @@ import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
 import prolalia.core.page.PlayRule;
 import prolalia.core.place.Area;
+import prolalia.core.place.WordPlaces;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
@@ -38,6 +39,10 @@ import prolalia.core.sound.Span;
  */
 public final class MadeLesson implements LessonFiles {
     public static final String NASTY = "Say </script> & <b>\"yes\"</b> \u0007 \uD83C\uDF31 \u05D0\u05D1!";
+    /** Its last word goes on in the next row. */
+    private static final String ICON_LINE =
+            "10000,20000,6000,4000=Look 17000,20000,3000,4000=at 21000,20000,5000,4000=the 27000,20000,4000,4000=be- 10000,25000,5000,4000=an.";
+
     private static final String PICTURE = "aa".repeat(32);
 
     private final Map<String, Path> files = new HashMap<>();
@@ -87,8 +92,8 @@ public final class MadeLesson implements LessonFiles {
                 Placed.NOTHING));
         pages.add(new PublishedPage("three", shown, List.of(), Placed.NOTHING));
         pages.add(new PublishedPage("four", null, List.of(), Placed.NOTHING));
-        lesson =
-                new PublishedLesson("Beans & <peas>", new LessonSettings(false, "de", null), pages, Placed.NOTHING, Map.of());
+        lesson = new PublishedLesson(
+                "Beans & <peas>", new LessonSettings(false, "de", null), pages, Placed.NOTHING, Map.of());
     }
 
     private PublishedLine heard(String id, LineKind kind, String words, StepIcon icon, Path folder) throws IOException {
@@ -99,7 +104,10 @@ public final class MadeLesson implements LessonFiles {
         files.put("sound-" + id, sound);
         Line line = new Line(
                 id,
-                LineTraits.of(kind).withIcon(icon).withLang(kind == LineKind.HINT ? "fr" : null),
+                LineTraits.of(kind)
+                        .withIcon(icon)
+                        .withLang(kind == LineKind.HINT ? "fr" : null)
+                        .withPlaces(icon == null ? WordPlaces.NONE : new WordPlaces(ICON_LINE)),
                 words,
                 Optional.of(new Take("t" + id, words, 900, false)));
         return new PublishedLine(line, "sound-" + id, new Peaks(new byte[45]));
