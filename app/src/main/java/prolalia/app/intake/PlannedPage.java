@@ -85,7 +85,9 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
 
     /** Where its words were found in the file; on a picture, by its ink. */
     private static WordPlaces places(ProposedLine line, InkMap fine) {
-        return line.words().isEmpty() && line.hasPlace() ? InkWords.find(fine, line.area(), line.text()) : line.words();
+        return line.words().areUnknown() && line.hasPlace()
+                ? InkWords.find(fine, line.area(), line.text())
+                : line.words();
     }
 
     private static List<Area> rows(WordPlaces words, Area line, InkMap ink) {

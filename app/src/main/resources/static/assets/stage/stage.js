@@ -86,7 +86,7 @@ function draw() {
   const act = (name) => document.querySelector(`[data-do=${name}]`);
   act('undo').disabled = !stage.canUndo;
   act('redo').disabled = !stage.canRedo;
-  act('asFound').disabled = !lines().some((line) => line.dataset.found === 'true');
+  (act('asFound') ?? {}).disabled = !lines().some((line) => line.dataset.found === 'true');
   act('twin').disabled = chosenThings().length === 0;
   act('remove').disabled = chosenThings().length === 0;
   if (!onEvery) {

@@ -29,7 +29,7 @@ class RoutesTest extends RunningHouse {
     /** Whatever a request may need beside its address. */
     private static final String FIELDS =
             "&words=w&revision=1&kind=QUESTION&name=a.wav&title=t&shows=s&startMs=0&endMs=90&atMs=40&index=0"
-                    + "&at=1&page=1&version=1&after=0&since=0&readingMs=1&wait=0&switches=1&shown=0&over=0&keep=false&wanted=true"
+                    + "&at=1&page=1&version=1&after=0&since=0&readingMs=1&wait=0&switches=1&shown=0&over=0&keep=false&wanted=true&lit=BOTH"
                     + "&bring=true&away=true&word=w&url=u&text=x&place=x&pages=1&other=o&format=json&as=mp3&address=&icon=LOOK&lang=de&label=1.&later=true&recording=r&phone=p"
                     + "&what=ALL&chunks=1&to=";
 

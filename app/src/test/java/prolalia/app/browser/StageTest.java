@@ -9,6 +9,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.SelectOption;
+import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 
 /** From a file to pages whose marks sound: looked over, taken, arranged, and heard by a student. */
@@ -366,6 +367,66 @@ class StageTest extends Browsing {
         page.waitForSelector(".row-line .step[alt=Draw]");
     }
 
+    /** Where a word of the first line stands in the window: x, y, width, height. */
+    private static double[] placeOf(Page student, String word) {
+        Locator line = student.locator(".board li").first();
+        String words = line.locator(".words").textContent();
+        String[] place = Arrays.stream(line.getAttribute("data-places").split(";"))
+                .map(each -> each.split(","))
+                .filter(each -> words.startsWith(word, Integer.parseInt(each[0])))
+                .findFirst()
+                .orElseThrow();
+        var board = student.locator(".board").boundingBox();
+        double[] share = Arrays.stream(place)
+                .skip(2)
+                .mapToDouble(each -> Double.parseDouble(each) / 1e5)
+                .toArray();
+        return new double[] {
+            board.x + share[0] * board.width,
+            board.y + share[1] * board.height,
+            share[2] * board.width,
+            share[3] * board.height
+        };
+    }
+
+    private static boolean isLitOnPage(Page student, String word) {
+        Locator lit = student.locator(".board .lit-word:visible");
+        if (lit.count() != 1) {
+            return false;
+        }
+        var box = lit.boundingBox();
+        double[] place = placeOf(student, word);
+        return box != null && Math.abs(box.x - place[0]) < 3 && Math.abs(box.y - place[1]) < 3;
+    }
+
+    @Test
+    void aLineIsPressedWhereItStandsAndItsTabIsPlacedAgainAsItWasFound() {
+        Page page = desk();
+        stageOf(page, bean(page), 1);
+        int version = Integer.parseInt(page.getAttribute(".stage", "data-version"));
+        Locator tab = page.locator("#things .box.spot").first();
+        Locator pressed = page.locator("#things .box.pressed").first();
+        var found = tab.locator(".frame").boundingBox();
+        var area = pressed.locator(".frame").boundingBox();
+        assertThat(area.width).as("the words are pressed").isGreaterThan(5 * found.width);
+        drag(page, found.x + found.width / 2, found.y + found.height / 2, 300, 60);
+        kept(page, version + 1);
+        assertThat(page.locator("#things .box.spot .frame").first().boundingBox().x)
+                .isGreaterThan(found.x + 200);
+        assertThat(page.locator("#things .box.pressed .frame").first().boundingBox().x)
+                .as("the words stay where they are")
+                .isCloseTo(area.x, within(1.0));
+        page.locator("#sheet").focus();
+        page.keyboard().press("f");
+        kept(page, version + 2);
+        assertThat(page.locator("#things .box.spot .frame").first().boundingBox().x)
+                .isCloseTo(found.x, within(1.0));
+        for (int undo = 1; undo >= 0; undo--) {
+            page.keyboard().press("z");
+            kept(page, version + undo);
+        }
+    }
+
     @Test
     void theWordsOfALineLightUpOneAfterAnotherAsTheyAreSaid() {
         Page teacher = desk();
@@ -380,10 +441,20 @@ class StageTest extends Browsing {
         for (String word : new String[] {"Look", "picture.", "seed"}) {
             until(student, () -> {
                 Locator lit = student.locator("#current .lit");
-                return lit.count() == 1 && lit.innerText().equals(word);
+                return lit.count() == 1 && lit.innerText().equals(word) && isLitOnPage(student, word);
             });
         }
         student.waitForSelector("#play[aria-pressed=false]");
+        assertThat(student.locator(".board .lit-word:visible").count()).isZero();
+        // Pressed again, a word of it is said alone; the next one by a key.
+        var word = placeOf(student, "Point");
+        student.mouse().click(word[0] + word[2] / 2, word[1] + word[3] / 2);
+        until(student, () -> isLitOnPage(student, "Point"));
+        student.waitForSelector("#play[aria-pressed=false]");
+        student.keyboard().press("ArrowRight");
+        until(student, () -> isLitOnPage(student, "to"));
+        student.waitForSelector("#play[aria-pressed=false]");
+        assertThat(student.url()).isEqualTo(link);
         assertThat(student.locator("#current .lit").count()).isZero();
         assertThat(student.locator("#current").innerText())
                 .isEqualTo("Look at the picture. Point to the seed that is awake.");

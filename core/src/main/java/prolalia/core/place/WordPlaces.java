@@ -79,7 +79,8 @@ public record WordPlaces(String written) {
         return Math.max(-MOST, Math.min(MOST, Math.round(share * UNITS)));
     }
 
-    public boolean isEmpty() {
+    /** Whether it isn't known of any word where it stands. */
+    public boolean areUnknown() {
         return written.isEmpty();
     }
 
@@ -209,7 +210,7 @@ public record WordPlaces(String written) {
 
     /** These, and after them those of a line that was joined to this one. */
     public WordPlaces and(WordPlaces after) {
-        return isEmpty() ? after : after.isEmpty() ? this : new WordPlaces(written + " " + after.written);
+        return areUnknown() ? after : after.areUnknown() ? this : new WordPlaces(written + " " + after.written);
     }
 
     /**

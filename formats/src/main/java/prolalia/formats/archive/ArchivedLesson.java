@@ -109,7 +109,7 @@ public record ArchivedLesson(
             List<ArchivedTake> takes) {
         public static ArchivedLine of(Line line, List<ArchivedTake> takes) {
             LineTraits is = line.traits();
-            String places = is.places().isEmpty() ? null : is.places().written();
+            String places = is.places().areUnknown() ? null : is.places().written();
             return new ArchivedLine(
                     line.id(), is.kind(), line.words(), is.icon(), is.lang(), is.label(), places, takes);
         }
