@@ -31,9 +31,6 @@ public final class LinePlacing {
     /** Lines whose beginnings differ by less begin below each other, as a share of the page's width. */
     private static final double SAME_BEGINNING = 0.035;
 
-    /** A tab is no higher than what is pressed, but for this share of it. */
-    private static final double HIGHER = 0.1;
-
     /** A tab further from its line than this, as a share of the page's width, isn't seen to be its own. */
     private static final double FURTHEST = 0.16;
 
@@ -128,14 +125,11 @@ public final class LinePlacing {
             return false;
         }
         Area own = high.get(line);
-        if (tab.y() < own.y() - HIGHER * tab.h() || tab.bottom() > own.bottom() + HIGHER * tab.h()) {
+        // It is no higher than what is pressed.
+        if (tab.y() < own.y() || tab.bottom() > own.bottom()) {
             return false;
         }
-        Area way = Area.between(
-                tab.x(),
-                Math.min(own.y(), tab.y()),
-                Math.max(tab.right(), own.x()),
-                Math.max(own.bottom(), tab.bottom()));
+        Area way = Area.between(tab.x(), own.y(), Math.max(tab.right(), own.x()), own.bottom());
         for (int other = 0; other < high.size(); other++) {
             // Between a tab and its line stands no other one.
             if (other != line

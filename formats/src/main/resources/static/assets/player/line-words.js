@@ -37,6 +37,7 @@ export class LineWords {
     this.#spot = spot;
     this.#words = [];
     this.#alone.forget();
+    this.#alone = new OneWord();
     this.#inDock.show(document.getElementById('current'), wordsOf(spot), spot);
     this.#onPage.show(markOf(spot));
     return this.#times.of(spot).then((times) => {

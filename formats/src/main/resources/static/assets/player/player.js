@@ -2,6 +2,8 @@
 import { say } from '../platform/words.js';
 import { Activities } from './activities.js';
 import { BackgroundAudio } from './background-audio.js';
+import { nextHint } from './hints.js';
+import { watchKeys } from './keys.js';
 import { LineWords } from './line-words.js';
 import { drawTrace, hold, ring } from './marks.js';
 import { layOut } from './onpage.js';
@@ -13,11 +15,13 @@ import { Scanning, switchesOf } from './scanning.js';
 import { PageNavigation } from './page-navigation.js';
 import { StallWatch } from './stall-watch.js';
 import { remember, remembered } from './visit.js';
-import { zoomAgain, zoomBy, zoomed, zoomOn } from './zoom.js';
+import { warnOfLinks } from './warned-links.js';
+import { zoomAgain, zoomOn } from './zoom.js';
 
 const SPEEDS = [1, 0.75, 1.25];
 const BACK_SECONDS = 5;
 const LINES_AHEAD = 3;
+const switches = switchesOf(window.location.href);
 
 const at = (id) => document.getElementById(id);
 const background = new BackgroundAudio();
@@ -273,7 +277,12 @@ async function toggleBackground(spot) {
 
 function press(spot, event) {
   const silent = audio.paused || words.isAlone;
-  if (silent && begun === spot.dataset.line && begun === current().dataset.line && !isSpent(spot) && words.say(words.pressed(event))) {
+  const chosen = begun === spot.dataset.line && begun === current().dataset.line && !isSpent(spot);
+  if (silent && chosen && words.say(words.pressed(event))) {
+    return;
+  }
+  // With switches nothing is pointed at: a line that was heard says its words one by one, then all of it again.
+  if (switches > 0 && silent && chosen && (audio.ended || audio.currentTime === 0 || words.isAlone) && words.step(1)) {
     return;
   }
   if (words.leaveWord()) {
@@ -334,18 +343,9 @@ function showSpeed() {
   at('speed').setAttribute('aria-label', say(`speed.${SPEEDS[speed]}`));
 }
 
-/** The next hint, in order; after the last one, the last again. */
 function hint() {
-  const hints = [...at('hints').children];
-  const next = hints.find((each) => each.hidden) ?? hints[hints.length - 1];
-  next.hidden = false;
-  const spot = next.querySelector('.spot');
-  at('hints-left').textContent = hints.filter((each) => each.hidden).length;
-  if (at('hint').dataset.asked) {
-    outbox.put(at('hint').dataset.asked + spot.dataset.line);
-  }
   arriving = [];
-  begin(spot);
+  begin(nextHint(outbox));
 }
 
 /** What sounds on arrival, in order; where the browser wants a press first, one big mark asks for it. */
@@ -406,7 +406,7 @@ function open() {
     arrive();
   }
   toHear = new Set(spots.filter((spot) => !spot.closest('.hints')).map((spot) => spot.dataset.line));
-  document.querySelectorAll('a.link').forEach((link) => link.addEventListener('click', (event) => warn(event, link)));
+  warnOfLinks(leadsElsewhere);
   if (at('play')) {
     prompts.wait(() => voices.every((voice) => voice.paused) && at('start').hidden);
   }
@@ -418,15 +418,7 @@ function open() {
   window.requestIdleCallback ? requestIdleCallback(later) : setTimeout(later, 500);
 }
 
-/** A link leads out of the lesson: the first press says so, the second one goes. */
-function warn(event, link) {
-  if (link.classList.contains('warned')) {
-    link.classList.remove('warned');
-    return;
-  }
-  event.preventDefault();
-  document.querySelectorAll('.warned').forEach((other) => other.classList.remove('warned'));
-  link.classList.add('warned');
+function leadsElsewhere() {
   voices.forEach((voice) => voice.pause());
   at('trouble').textContent = say('elsewhere');
   prompts.say('OPENS_ELSEWHERE');
@@ -476,37 +468,10 @@ voices.forEach((voice) => {
   voice.addEventListener('seeked', ifCurrent(show));
 });
 
-const switches = switchesOf(window.location.href);
 if (switches > 0) {
   new Scanning(switches, () => voices.some((voice) => !voice.paused), () => voices.forEach((voice) => voice.pause()));
 }
 
-/** Arrows turn pages unless they move something else: the place in the sound, or a page that is larger than the window. */
-function turnOf({ key, target, altKey, ctrlKey, metaKey }) {
-  const arrows = !altKey && !ctrlKey && !metaKey && !zoomed() && switches === 0 && !target.closest('input');
-  const way = { PageDown: 'next', PageUp: 'back', ...(arrows ? { ArrowRight: 'next', ArrowLeft: 'back' } : {}) };
-  return way[key];
-}
-
-/** In a line whose words were begun, arrows go from word to word. */
-function wordStep({ key, target, altKey, ctrlKey, metaKey }) {
-  const by = !altKey && !ctrlKey && !metaKey && { ArrowRight: 1, ArrowLeft: -1 }[key];
-  const inLine = target.closest('#current') || target.closest('.spot')?.dataset.line === current()?.dataset.line;
-  return by && inLine && at('play') && begun === current().dataset.line && switches === 0 && words.step(by);
-}
-
-document.addEventListener('keydown', (event) => {
-  const free = !event.target.closest('button, a, input');
-  if (event.key === ' ' && free && at('play')) {
-    event.preventDefault();
-    toggle();
-  } else if (wordStep(event)) {
-    event.preventDefault();
-  } else if (turnOf(event)) {
-    document.querySelector(`[data-turn=${turnOf(event)}]`)?.click();
-  } else if (!event.ctrlKey && !event.metaKey && ['+', '=', '-', '0'].includes(event.key) && !event.target.closest('input')) {
-    zoomBy({ '-': -1, 0: 0 }[event.key] ?? 1);
-  }
-});
+watchKeys({ toggle, stepWord: (by) => words.step(by), begunLine: () => (at('play') && begun === current().dataset.line ? begun : null) }, switches);
 
 open();
