@@ -151,7 +151,7 @@ final class SlideLines {
                 String written = number(paragraph, counted) + paragraph.getText();
                 given.addAll(rows(new Given(
                         written,
-                        drawn.map(SlideWords.Drawn::rows).map(Area::onPage).orElse(share),
+                        drawn.map(found -> across(box.area(), found.rows())).orElse(share),
                         box.title(),
                         isBold(paragraph),
                         drawn.map(found -> places(found, written)).orElse(WordPlaces.NONE))));
@@ -181,6 +181,12 @@ final class SlideLines {
             given.add(new Given(rows.get(i), row, paragraph.title(), paragraph.bold()));
         }
         return paragraph.in(given);
+    }
+
+    /** As high as its rows, and as wide as its box: a mark beside the box is beside the paragraph. */
+    private static Area across(Area box, Area rows) {
+        return Area.between(Math.min(box.x(), rows.x()), rows.y(), Math.max(box.right(), rows.right()), rows.bottom())
+                .onPage();
     }
 
     /** Without the dot or dash of a list, which is drawn and isn't said. */
