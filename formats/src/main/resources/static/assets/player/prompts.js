@@ -17,7 +17,8 @@ export class Prompts {
   /** Keeps a prompt in the page, for when nothing can be fetched any more. */
   async keep(name) {
     const address = this.#address(name);
-    if (address && !this.#here.has(address)) {
+    // Out of a folder on a disk nothing is fetched, and nothing gets lost on the way.
+    if (address && !this.#here.has(address) && location.protocol !== 'file:') {
       this.#here.set(address, null);
       try {
         this.#here.set(address, URL.createObjectURL(await (await fetch(address, { priority: 'low' })).blob()));
