@@ -216,7 +216,11 @@ class ArchiveTest extends RunningHouse {
         String own = Visitor.first(child.page(link), "data-prompt=\"WELL_DONE\" data-src=\"(/l/[^\"]+)\"");
         assertThat(child.get(own).statusCode()).isEqualTo(200);
         assertThat(ines.page("/library")).contains("/takes/" + take + "/sound.mp3", "prompts/try_again.mp3");
+        byte[] handedOn = ines.get("/lessons/" + lesson + "/lesson.zip").body();
         ines.send("DELETE", "/lines/" + wellDone, "text/plain", new byte[0]);
         assertThat(child.page(link)).as("taken off the shelf: as it ships").contains("prompts/well_done.mp3");
+        // Whoever has none of her own hears those that come with a lesson.
+        assertThat(new String(bringBack(handedOn).body(), UTF_8)).contains("prompts=1");
+        assertThat(child.page(link)).doesNotContain("prompts/well_done.mp3");
     }
 }

@@ -126,6 +126,15 @@ class IntakeTest extends RunningHouse {
         String id = Visitor.first(drawn, "\"id\":\"([^\"]+)\"");
         change(paper, 1, "{'deed':'TEXT','lineId':'" + id + "','text':'Count the coins.'}");
         assertThat(Visitor.text(ines.form(paper + "/take"))).contains("1 page · 1 line", "Count the coins.");
+        // A line that was typed is found by the ink of the picture, where that divides as its words do.
+        String other = newLesson();
+        String typed = bring(other, "again.png", demoFile("bakery/page-2.png"));
+        read(typed);
+        String box = change(typed, 1, "{'deed':'DRAW','area':{'x':0.06,'y':0.15,'w':0.5,'h':0.035}}");
+        String first = Visitor.first(box, "\"id\":\"([^\"]+)\"");
+        change(typed, 1, "{'deed':'TEXT','lineId':'" + first + "','text':'Each roll costs 2 coins.'}");
+        ines.form(typed + "/take");
+        assertThat(ines.page("/lessons/" + other + "/pages/1")).contains("data-found=\"true\"");
         String empty = bring(lesson, "map again.png", demoFile("bakery/page-2.png"));
         read(empty);
         assertThat(Visitor.text(ines.form(empty + "/take"))).contains("2 pages · 1 line");

@@ -186,6 +186,7 @@ class TakesTest extends RunningHouse {
         ines.form("/lines/" + line + "/silence");
         assertThat(ines.page("/lessons/" + lesson)).contains("0 of 1 voiced");
         assertThat(ines.page("/lines/" + line + "/takes")).contains(take);
+        assertThat(ines.page("/library")).contains("An older take; its line is silent now");
         ines.form("/lessons/" + lesson + "/undo");
         assertThat(ines.page("/lessons/" + lesson)).contains("1 of 1 voiced");
     }

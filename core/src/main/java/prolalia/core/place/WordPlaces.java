@@ -38,7 +38,7 @@ public record WordPlaces(String written) {
     private static final Pattern WORD = Pattern.compile("\\S+");
 
     /** Longer texts are compared from their beginnings and ends alone. */
-    private static final int MOST_COMPARED = 2_500;
+    private static final int MOST_COMPARED = 1_200;
 
     public WordPlaces {
         written = written == null || written.length() > LONGEST ? "" : written;

@@ -85,15 +85,22 @@ public final class ArchiveProcess {
             }
             for (ArchivedLine line : page.lines()) {
                 for (ArchivedTake take : line.takes()) {
-                    extract(take.original());
-                    if (take.heard() != null) {
-                        extract(take.heard());
-                    }
+                    sounds(take);
                 }
             }
         }
+        for (ArchivedTake take : lesson.prompts().values()) {
+            sounds(take);
+        }
         LessonArchive.writeLesson(lesson, folder.resolve("lesson.json"));
         Files.write(folder.resolve(FILES), LessonArchive.json(files));
+    }
+
+    private void sounds(ArchivedTake take) throws IOException, ArchiveRefusedException {
+        extract(take.original());
+        if (take.heard() != null) {
+            extract(take.heard());
+        }
     }
 
     private Path extract(String name) throws IOException, ArchiveRefusedException {

@@ -115,17 +115,23 @@ export class LineWords {
 
   #watchHeld(spot, choose) {
     let timer = 0;
+    let held = false;
     const leave = () => clearTimeout(timer);
+    // What follows is the end of holding, no press.
+    spot.addEventListener('click', (event) => {
+      if (held && event.detail > 0) {
+        event.stopImmediatePropagation();
+      }
+      held = false;
+    }, { capture: true });
     spot.addEventListener('pointerdown', ({ clientX, clientY }) => {
+      held = false;
       timer = setTimeout(async () => {
         if (this.#spot?.dataset.line !== spot.dataset.line) {
           choose(spot);
         }
         await this.#times.of(spot).catch(() => {});
-        if (this.say(this.#onPage.wordAt(clientX, clientY))) {
-          // What follows is the end of holding, no press.
-          spot.addEventListener('click', (event) => event.stopImmediatePropagation(), { capture: true, once: true });
-        }
+        held = this.say(this.#onPage.wordAt(clientX, clientY));
       }, HELD_MS);
     });
     ['pointerup', 'pointercancel', 'pointerleave'].forEach((end) => spot.addEventListener(end, leave));

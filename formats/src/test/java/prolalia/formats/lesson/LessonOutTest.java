@@ -2,8 +2,11 @@ package prolalia.formats.lesson;
 
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import com.adobe.epubcheck.tool.EpubChecker;
+import java.awt.Dimension;
+import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.InputStream;
@@ -17,6 +20,8 @@ import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.apache.poi.xslf.usermodel.XMLSlideShow;
+import org.apache.poi.xslf.usermodel.XSLFPictureShape;
+import org.apache.poi.xslf.usermodel.XSLFShape;
 import org.apache.poi.xslf.usermodel.XSLFSlide;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -145,5 +150,28 @@ class LessonOutTest {
         }
         assertThat(parts.get("ppt/slides/_rels/slide2.xml.rels"))
                 .contains("relationships/audio", "relationships/media");
+    }
+
+    @Test
+    void onSlidesOfAnotherFormSpotsLieOnThePictureOfTheirPage() throws Exception {
+        Path deck = folder.resolve("square.pptx");
+        try (XMLSlideShow other = new XMLSlideShow();
+                OutputStream file = Files.newOutputStream(deck)) {
+            other.setPageSize(new Dimension(720, 540));
+            other.createSlide();
+            other.write(file);
+        }
+        made.madeOf("two", deck, 1);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        LessonSlides.write(made.lesson, made, out);
+        try (XMLSlideShow show = new XMLSlideShow(new ByteArrayInputStream(out.toByteArray()))) {
+            List<Rectangle2D> pictures = show.getSlides().get(0).getShapes().stream()
+                    .filter(XSLFPictureShape.class::isInstance)
+                    .map(XSLFShape::getAnchor)
+                    .toList();
+            assertThat(pictures.get(0)).isEqualTo(new Rectangle2D.Double(0, 67.5, 720, 405));
+            assertThat(pictures.get(1).getCenterX()).isCloseTo(0.15 * 720, within(1.0));
+            assertThat(pictures.get(1).getCenterY()).isCloseTo(67.5 + 0.15 * 405, within(1.0));
+        }
     }
 }
