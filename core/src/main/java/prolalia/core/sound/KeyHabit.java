@@ -7,8 +7,8 @@ import java.util.List;
  * How a reader presses the key of a read-through: mostly somewhat early, or somewhat late, and then so again. Where a
  * recording doesn't say in which pause the key was meant, the habit does. Immutable.
  *
- * @param offsMs of the last keys whose pause was plain, oldest first: from the middle of the pause to the key, in ms, negative
- *     where the key came first
+ * @param offsMs of the last keys whose pause was plain, oldest first: from the nearer end of the pause to the key, in ms,
+ *     negative where the key came first; 0 within the pause
  */
 public record KeyHabit(List<Long> offsMs) {
     /** Nothing is known of this reader yet. */
@@ -38,7 +38,7 @@ public record KeyHabit(List<Long> offsMs) {
         return offsMs.size() >= ENOUGH;
     }
 
-    /** From the middle of a pause to the key, as it is with this reader: the median. */
+    /** How far a key of this reader's is from its pause: the median. */
     long offMs() {
         return median(offsMs);
     }
