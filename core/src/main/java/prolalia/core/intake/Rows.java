@@ -1,6 +1,7 @@
 package prolalia.core.intake;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import prolalia.core.intake.PageText.Word;
@@ -57,14 +58,31 @@ final class Rows {
                 double most =
                         (markerAlone ? GAP_AFTER_MARKER_EM : GAP_EM) * Math.max(before.em(), word.size() / aspect);
                 if (gap > most) {
-                    fragments.add(before);
+                    fragments.add(Fragment.of(asRead(current), aspect));
                     current = new ArrayList<>();
                 }
             }
             current.add(word);
         }
-        fragments.add(Fragment.of(current, aspect));
+        fragments.add(Fragment.of(asRead(current), aspect));
         return fragments;
+    }
+
+    /** Words that stand beside each other, in the order in which they are read: from the right where most are so written. */
+    private static List<Word> asRead(List<Word> fromTheLeft) {
+        long letters = fromTheLeft.stream()
+                .flatMapToInt(word -> word.text().codePoints())
+                .filter(Character::isLetter)
+                .count();
+        long toTheLeft = fromTheLeft.stream()
+                .flatMapToInt(word -> word.text().codePoints())
+                .filter(Writing::isToTheLeft)
+                .count();
+        List<Word> words = new ArrayList<>(fromTheLeft);
+        if (toTheLeft * 2 > letters) {
+            Collections.reverse(words);
+        }
+        return words;
     }
 
     /** Cuts a row with several choices, or a question and its choices, before each of them. */

@@ -47,6 +47,15 @@ class LineFinderTest {
     }
 
     @Test
+    void whatIsWrittenFromTheRightIsReadFromThere() {
+        assertThat(found(new SetPage().at(60, 80, 12, "المدرسة 12 في بكم مرحبا").at(60, 120, 12, "Room 12 is here.")))
+                .extracting(line -> line.replaceAll("^\\w+: ", ""))
+                .containsExactly("مرحبا بكم في 12 المدرسة", "Room 12 is here.");
+        assertThat(List.of(Writing.asWritten("ابحرم"), Writing.asWritten("12"), Writing.asWritten("bean")))
+                .containsExactly("مرحبا", "12", "bean");
+    }
+
+    @Test
     void aSecondRowBelongsToItsQuestionHangingOrNot() {
         String first = "3. Why did Mina take the long way home from the harbour on the day when the";
         assertThat(found(new SetPage()

@@ -14,6 +14,7 @@ import org.apache.pdfbox.text.TextPosition;
 import org.apache.pdfbox.util.Matrix;
 import prolalia.core.intake.PageText;
 import prolalia.core.intake.PageText.Word;
+import prolalia.core.intake.Writing;
 
 /** The words of a page of a PDF, each with its place. */
 final class PdfWords extends PDFTextStripper {
@@ -104,7 +105,7 @@ final class PdfWords extends PDFTextStripper {
         letters.forEach(letter -> text.append(letter.getUnicode()));
         runs.computeIfAbsent(Math.floorMod(quarter, PdfTurn.FULL), unseen -> new ArrayList<>())
                 .add(new Run(
-                        text.toString(),
+                        Writing.asWritten(text.toString()),
                         matrix.getTranslateX() - DESCENT * upX,
                         matrix.getTranslateY() - DESCENT * upY,
                         last.getEndX() + ASCENT * upX,
