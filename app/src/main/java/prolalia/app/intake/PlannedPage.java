@@ -63,16 +63,18 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
         List<Area> taken = Stream.concat(
                         page.parts().jumps().stream().map(PaperPage.Jump::area), kept.values().stream())
                 .toList();
-        List<LinePlace> places = LinePlacing.place(
-                placed.stream()
-                        .map(line -> rows(
-                                lines.get(line).traits().places(),
-                                proposed.get(line).area(),
-                                ink))
-                        .toList(),
-                ink,
-                taken,
-                page.aspect());
+        List<List<Area>> rows = placed.stream()
+                .map(line -> rows(
+                        lines.get(line).traits().places(), proposed.get(line).area(), ink))
+                .toList();
+        boolean toTheLeft = lines.stream()
+                                .filter(line -> line.traits().places().runToTheLeft())
+                                .count()
+                        * 2
+                > lines.size();
+        List<LinePlace> places = toTheLeft
+                ? LinePlacing.placeFromTheRight(rows, ink, taken, page.aspect())
+                : LinePlacing.place(rows, ink, taken, page.aspect());
         List<Mark> marks = new ArrayList<>();
         for (int i = 0; i < placed.size(); i++) {
             LinePlace place = places.get(i);

@@ -73,7 +73,15 @@ final class SpotsOfPage {
                 .filter(thing -> !(thing instanceof Spot spot && ids.contains(spot.lineId())))
                 .map(PageElement::area)
                 .toList();
-        List<LinePlace> places = LinePlacing.place(rows, ink, taken, page.page().aspect());
+        boolean toTheLeft = page.lines().stream()
+                                .filter(line -> line.line().traits().places().runToTheLeft())
+                                .count()
+                        * 2
+                > ids.size();
+        double aspect = page.page().aspect();
+        List<LinePlace> places = toTheLeft
+                ? LinePlacing.placeFromTheRight(rows, ink, taken, aspect)
+                : LinePlacing.place(rows, ink, taken, aspect);
         Map<String, LinePlace> found = new HashMap<>();
         for (int i = 0; i < ids.size(); i++) {
             found.put(ids.get(i), places.get(i));

@@ -3,6 +3,7 @@ package prolalia.core.page;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import prolalia.core.place.Area;
 import prolalia.core.place.InkMap;
@@ -44,6 +45,27 @@ public final class LinePlacing {
      */
     public record LinePlace(Area press, Area tab) {}
 
+    /** The same for a page whose lines are read from the right: its tabs stand at the right. */
+    public static List<LinePlace> placeFromTheRight(
+            List<List<Area>> lines, InkMap ink, List<Area> taken, double aspect) {
+        List<List<Area>> mirrored = lines.stream()
+                .map(rows -> rows.stream().map(LinePlacing::mirrored).toList())
+                .toList();
+        return place(
+                        mirrored,
+                        area -> ink.isFree(mirrored(area)),
+                        taken.stream().map(LinePlacing::mirrored).toList(),
+                        aspect)
+                .stream()
+                .map(place ->
+                        new LinePlace(mirrored(place.press()), place.tab() == null ? null : mirrored(place.tab())))
+                .toList();
+    }
+
+    private static Area mirrored(Area area) {
+        return new Area(1 - area.right(), area.y(), area.w(), area.h());
+    }
+
     /**
      * @param lines for each line the places of its rows, at least one, in the order of reading
      * @param taken where other things are already
@@ -51,11 +73,16 @@ public final class LinePlacing {
      * @return a place for each line
      */
     public static List<LinePlace> place(List<List<Area>> lines, InkMap ink, List<Area> taken, double aspect) {
+        return place(lines, ink::isFree, taken, aspect);
+    }
+
+    private static List<LinePlace> place(
+            List<List<Area>> lines, Predicate<Area> free, List<Area> taken, double aspect) {
         List<Area> high = PressAreas.high(lines, LEAST_HIGH * aspect, taken);
         List<Area> tabs = List.of();
         long most = -1;
         for (double side : TABS) {
-            List<Area> tried = tabs(lines, high, ink, taken, side, aspect);
+            List<Area> tried = tabs(lines, high, free, taken, side, aspect);
             long placed = tried.stream().filter(tab -> tab != null).count();
             if (placed > most) {
                 tabs = tried;
@@ -72,7 +99,12 @@ public final class LinePlacing {
     }
 
     private static List<Area> tabs(
-            List<List<Area>> lines, List<Area> high, InkMap ink, List<Area> taken, double side, double aspect) {
+            List<List<Area>> lines,
+            List<Area> high,
+            Predicate<Area> free,
+            List<Area> taken,
+            double side,
+            double aspect) {
         List<Area> tabs = new ArrayList<>();
         lines.forEach(line -> tabs.add(null));
         List<Integer> left = new ArrayList<>(IntStream.range(0, lines.size())
@@ -89,7 +121,7 @@ public final class LinePlacing {
             for (int line : left) {
                 Area tab = tab(first(lines, line), x, side, aspect);
                 if (first(lines, line).x() - beginning <= FURTHEST
-                        && isFree(tab, line, lines, high, tabs, ink, taken)) {
+                        && isFree(tab, line, lines, high, tabs, free, taken)) {
                     tabs.set(line, tab);
                 } else {
                     unserved.add(line);
@@ -116,12 +148,12 @@ public final class LinePlacing {
             List<List<Area>> lines,
             List<Area> high,
             List<Area> tabs,
-            InkMap ink,
+            Predicate<Area> free,
             List<Area> taken) {
         double airX = tab.w() * AIR;
         double airY = tab.h() * AIR;
         Area withAir = new Area(tab.x() - airX, tab.y() - airY, tab.w() + 2 * airX, tab.h() + 2 * airY);
-        if (tab.x() < 0 || tab.y() < 0 || tab.right() > 1 || tab.bottom() > 1 || !ink.isFree(withAir)) {
+        if (tab.x() < 0 || tab.y() < 0 || tab.right() > 1 || tab.bottom() > 1 || !free.test(withAir)) {
             return false;
         }
         Area own = high.get(line);

@@ -248,6 +248,22 @@ public record WordPlaces(String written) {
         return shares.stream().map(WordPlaces::of).toList();
     }
 
+    /** Whether most words of a row stand to the left of the one before them: they are read from the right. */
+    public boolean runToTheLeft() {
+        List<PlacedWord> words = words();
+        int left = 0;
+        int right = 0;
+        for (int i = 1; i < words.size(); i++) {
+            Area before = words.get(i - 1).area();
+            Area area = words.get(i).area();
+            if (before.sharedHeight(area) > SAME_ROW) {
+                left += area.x() < before.x() ? 1 : 0;
+                right += area.x() > before.x() ? 1 : 0;
+            }
+        }
+        return left > right;
+    }
+
     /** The smallest place that holds all of them; empty when there is none. */
     public Optional<Area> whole() {
         return words().stream().map(PlacedWord::area).reduce(Area::with);

@@ -100,6 +100,15 @@ class LinePlacingTest {
     }
 
     @Test
+    void linesThatAreReadFromTheRightHaveTheirTabsThere() {
+        List<List<Area>> lines =
+                List.of(List.of(new Area(0.3, 0.1, 0.6, 0.02)), List.of(new Area(0.5, 0.2, 0.4, 0.02)));
+        List<LinePlace> places = LinePlacing.placeFromTheRight(lines, ink(lines), List.of(), ASPECT);
+        isInOrder(lines, places, ink(lines));
+        assertThat(places).allSatisfy(place -> assertThat(place.tab().x()).isGreaterThan(0.9));
+    }
+
+    @Test
     void linesAtTheSamePlaceAreBothPressed() {
         Area same = new Area(0.2, 0.2, 0.4, 0.05);
         List<List<Area>> lines = List.of(List.of(same), List.of(same), List.of(new Area(0.25, 0.21, 0.1, 0.02)));
