@@ -222,5 +222,11 @@ class ArchiveTest extends RunningHouse {
         // Whoever has none of her own hears those that come with a lesson.
         assertThat(new String(bringBack(handedOn).body(), UTF_8)).contains("prompts=1");
         assertThat(child.page(link)).doesNotContain("prompts/well_done.mp3");
+        // Other tests hear what ships.
+        String theirs = Visitor.first(
+                Visitor.text(ines.form("/library/prompts")),
+                "data-line=\"([^\"]+)\"[^>]*data-kind=\"LABEL\"(?=[\\s\\S]{0,900}Well done)");
+        ines.send("DELETE", "/lines/" + theirs, "text/plain", new byte[0]);
+        assertThat(child.page(link)).contains("prompts/well_done.mp3");
     }
 }
