@@ -21,6 +21,22 @@ public final class InkWords {
     /** Ink nearer than this share of a row's height belongs to one letter or word. */
     private static final double LETTER_GAP = 0.1;
 
+    /** Between words of a row is about so much of a letter; less than nearly that is a gap within a word. */
+    private static final double WORD_GAP = 0.5;
+
+    private static final double NARROWEST_WORD_GAP = 0.45;
+    private static final double WIDEST_LETTER_GAP = 0.35;
+
+    /** A word is at most so many times as wide as its letters say, and some letters more. */
+    private static final double WIDEST = 4;
+
+    private static final double MORE_LETTERS = 3;
+
+    /** What a gap that is too narrow, or too wide, costs by the letter it is off by; a word twice too wide costs a half. */
+    private static final double NARROW_COSTS = 2;
+
+    private static final double WIDE_COSTS = 0.8;
+
     private static final int MOST_WORDS = 400;
     private static final int MOST_RUNS = 1_500;
 
@@ -129,8 +145,7 @@ public final class InkWords {
         for (Piece piece : pieces) {
             all += piece.run.to - piece.run.from + (piece.first ? 0 : piece.gap);
         }
-        // Between words of a row there is about half a letter.
-        double perLetter = all / (letters + 0.5 * Math.max(0, words.length - 1));
+        double perLetter = all / (letters + WORD_GAP * Math.max(0, words.length - 1));
         int count = pieces.size();
         double[][] cost = new double[words.length + 1][count + 1];
         int[][] begun = new int[words.length + 1][count + 1];
@@ -147,16 +162,18 @@ public final class InkWords {
                         break;
                     }
                     double wide = pieces.get(end - 1).run.to - pieces.get(start).run.from;
-                    if (wide > 4 * wanted + 3 * perLetter) {
+                    if (wide > WIDEST * wanted + MORE_LETTERS * perLetter) {
                         break;
                     }
                     double off = Math.log(wide / wanted);
                     double gap = pieces.get(start).first
                             ? 0
-                            : Math.max(0, 0.45 * perLetter - pieces.get(start).gap) / perLetter;
-                    double here = cost[word - 1][start] + off * off + 2 * gap;
+                            : Math.max(0, NARROWEST_WORD_GAP * perLetter - pieces.get(start).gap) / perLetter;
+                    double here = cost[word - 1][start] + off * off + NARROW_COSTS * gap;
                     for (int inner = start + 1; inner < end; inner++) {
-                        here += 0.8 * Math.max(0, pieces.get(inner).gap - 0.35 * perLetter) / perLetter;
+                        here += WIDE_COSTS
+                                * Math.max(0, pieces.get(inner).gap - WIDEST_LETTER_GAP * perLetter)
+                                / perLetter;
                     }
                     if (here < cost[word][end]) {
                         cost[word][end] = here;
