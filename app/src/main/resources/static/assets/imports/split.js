@@ -101,7 +101,12 @@ async function store(row, focusEnd) {
   try {
     const body = new URLSearchParams(span(row));
     const response = await send('POST', `${address}/lines/${row.dataset.line}/place`, body);
-    showAnswer(await response.text());
+    const answer = await response.text();
+    if (new URLSearchParams(span(row)).toString() !== body.toString()) {
+      // It was moved on meanwhile, which is stored next: the answer to that shows it.
+      return;
+    }
+    showAnswer(answer);
     at(row.id).querySelector(`.boundary[data-end="${focusEnd}"]`)?.focus();
   } catch (failure) {
     tellOf(failure);
