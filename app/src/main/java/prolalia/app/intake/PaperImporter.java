@@ -132,7 +132,7 @@ class PaperImporter implements DisposableBean {
         // Before the transaction: pictures take a while to look at.
         List<PlannedPage> planned = store.pages(paper.id()).stream()
                 .filter(StoredPage::wanted)
-                .map(page -> PlannedPage.of(page, ink.of(page.pictureHash()), ink.fine(page.pictureHash())))
+                .map(page -> PlannedPage.of(page, ink.of(page.pictureHash()), () -> ink.fine(page.pictureHash())))
                 .toList();
         transaction.executeWithoutResult(status -> {
             if (store.end(paper.id(), State.READ, State.TAKEN, null)) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import prolalia.app.intake.StoredPaper.StoredPage;
@@ -36,14 +37,16 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
     /** @param line the index of the line that it says */
     record SaidSound(int line, PaperPage.Sound sound) {}
 
-    /** @param fine the ink of the same picture, to find words in */
-    static PlannedPage of(StoredPage page, InkMap ink, InkMap fine) {
+    /** @param fine looks at the ink of the same picture closely enough to find words in, for lines whose file has none */
+    static PlannedPage of(StoredPage page, InkMap ink, Supplier<InkMap> fine) {
         List<ProposedLine> proposed = page.proposal().wanted();
         List<ReadLine> lines = new ArrayList<>();
+        boolean byInk = proposed.stream().anyMatch(PlannedPage::isFoundByInk);
+        InkMap close = byInk ? fine.get() : ink;
         proposed.forEach(line -> lines.add(new ReadLine(
                 LineTraits.of(line.kind().becomes().orElseThrow())
                         .withLabel(line.label())
-                        .withPlaces(places(line, fine)),
+                        .withPlaces(places(line, close)),
                 line.text())));
         List<SaidSound> sounds = sounds(page, proposed);
         return new PlannedPage(page, lines, marks(page, proposed, sounds, lines, ink), sounds);
@@ -67,14 +70,9 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
                 .map(line -> rows(
                         lines.get(line).traits().places(), proposed.get(line).area(), ink))
                 .toList();
-        boolean toTheLeft = lines.stream()
-                                .filter(line -> line.traits().places().runToTheLeft())
-                                .count()
-                        * 2
-                > lines.size();
-        List<LinePlace> places = toTheLeft
-                ? LinePlacing.placeFromTheRight(rows, ink, taken, page.aspect())
-                : LinePlacing.place(rows, ink, taken, page.aspect());
+        List<WordPlaces> words =
+                lines.stream().map(line -> line.traits().places()).toList();
+        List<LinePlace> places = LinePlacing.place(rows, words, ink, taken, page.aspect());
         List<Mark> marks = new ArrayList<>();
         for (int i = 0; i < placed.size(); i++) {
             LinePlace place = places.get(i);
@@ -85,11 +83,13 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
         return marks;
     }
 
+    private static boolean isFoundByInk(ProposedLine line) {
+        return line.words().areUnknown() && line.hasPlace();
+    }
+
     /** Where its words were found in the file; on a picture, by its ink. */
-    private static WordPlaces places(ProposedLine line, InkMap fine) {
-        return line.words().areUnknown() && line.hasPlace()
-                ? InkWords.find(fine, line.area(), line.text())
-                : line.words();
+    private static WordPlaces places(ProposedLine line, InkMap close) {
+        return isFoundByInk(line) ? InkWords.find(close, line.area(), line.text()) : line.words();
     }
 
     private static List<Area> rows(WordPlaces words, Area line, InkMap ink) {

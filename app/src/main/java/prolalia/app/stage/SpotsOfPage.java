@@ -16,6 +16,7 @@ import prolalia.core.page.PageElement.Spot;
 import prolalia.core.page.SpotPlacing;
 import prolalia.core.place.Area;
 import prolalia.core.place.InkMap;
+import prolalia.core.place.WordPlaces;
 
 /** Gives lines of a page their spots. */
 final class SpotsOfPage {
@@ -36,7 +37,11 @@ final class SpotsOfPage {
      */
     List<PageElement> placed(List<PageElement> there, Set<String> lineIds, boolean anew) {
         List<PageElement> things = new ArrayList<>(there);
-        Map<String, LinePlace> found = found(there);
+        Map<String, LinePlace> found = found(there.stream()
+                .filter(thing ->
+                        !(thing instanceof Spot spot && (spot.onWords() || anew && lineIds.contains(spot.lineId()))))
+                .map(PageElement::area)
+                .toList());
         for (int i = 0; anew && i < things.size(); i++) {
             if (things.get(i) instanceof Spot spot
                     && lineIds.contains(spot.lineId())
@@ -56,32 +61,27 @@ final class SpotsOfPage {
         return things;
     }
 
-    /** Where the lines of the page stand, as they were found on its picture. */
-    private Map<String, LinePlace> found(List<PageElement> there) {
+    /**
+     * Where the lines of the page stand, as they were found on its picture.
+     *
+     * @param taken where things are that stay as they are
+     */
+    private Map<String, LinePlace> found(List<Area> taken) {
         List<String> ids = new ArrayList<>();
         List<List<Area>> rows = new ArrayList<>();
+        List<WordPlaces> words = new ArrayList<>();
         for (ScriptLine line : page.lines()) {
-            List<Area> ofLine = line.line().traits().places().rows();
-            if (!ofLine.isEmpty()
+            WordPlaces ofLine = line.line().traits().places();
+            if (!ofLine.areUnknown()
                     && page.page().pictureHash() != null
                     && line.line().kind().isMetAtOnce()) {
                 ids.add(line.line().id());
-                rows.add(ofLine);
+                words.add(ofLine);
+                rows.add(ofLine.rows());
             }
         }
-        List<Area> taken = there.stream()
-                .filter(thing -> !(thing instanceof Spot spot && ids.contains(spot.lineId())))
-                .map(PageElement::area)
-                .toList();
-        boolean toTheLeft = page.lines().stream()
-                                .filter(line -> line.line().traits().places().runToTheLeft())
-                                .count()
-                        * 2
-                > ids.size();
-        double aspect = page.page().aspect();
-        List<LinePlace> places = toTheLeft
-                ? LinePlacing.placeFromTheRight(rows, ink, taken, aspect)
-                : LinePlacing.place(rows, ink, taken, aspect);
+        List<LinePlace> places =
+                LinePlacing.place(rows, words, ink, taken, page.page().aspect());
         Map<String, LinePlace> found = new HashMap<>();
         for (int i = 0; i < ids.size(); i++) {
             found.put(ids.get(i), places.get(i));

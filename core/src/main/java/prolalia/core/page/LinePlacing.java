@@ -8,6 +8,7 @@ import java.util.stream.IntStream;
 import prolalia.core.place.Area;
 import prolalia.core.place.InkMap;
 import prolalia.core.place.PressAreas;
+import prolalia.core.place.WordPlaces;
 
 /**
  * Places the spots of a page: each line is pressed where it stands, and has a small tab in the margin, level with its first row.
@@ -45,8 +46,20 @@ public final class LinePlacing {
      */
     public record LinePlace(Area press, Area tab) {}
 
-    /** The same for a page whose lines are read from the right: its tabs stand at the right. */
-    public static List<LinePlace> placeFromTheRight(
+    /**
+     * The same for lines whose words were found: where most of them are read from the right, the tabs stand at the right.
+     *
+     * @param words of all lines of the page
+     */
+    public static List<LinePlace> place(
+            List<List<Area>> lines, List<WordPlaces> words, InkMap ink, List<Area> taken, double aspect) {
+        long toTheLeft = words.stream().filter(WordPlaces::runToTheLeft).count();
+        return toTheLeft * 2 > words.size()
+                ? placeFromTheRight(lines, ink, taken, aspect)
+                : place(lines, ink, taken, aspect);
+    }
+
+    private static List<LinePlace> placeFromTheRight(
             List<List<Area>> lines, InkMap ink, List<Area> taken, double aspect) {
         List<List<Area>> mirrored = lines.stream()
                 .map(rows -> rows.stream().map(LinePlacing::mirrored).toList())

@@ -22,9 +22,6 @@ public final class SpotPlacing {
     /** Between mark and line, and between marks, in sides. */
     private static final double AIR = 0.12;
 
-    /** Lines that share more of their heights stand in one row. */
-    private static final double SAME_ROW = 0.5;
-
     private static final double TOP_MARGIN = 0.03;
 
     private static final double STEP = 0.25;
@@ -32,16 +29,10 @@ public final class SpotPlacing {
     /** Before the line is better than after it, and after it better than above or below, by so many sides of distance. */
     private static final double AFTER = 0.8;
 
-    /** ... but after a line that another one follows in its row, it would seem to be the other one's. */
-    private static final double BEFORE_ANOTHER = 1.6;
-
     private static final double ABOVE_OR_BELOW = 1.6;
 
     /** A smaller mark must be nearer by this much to be worth it. */
     private static final double SMALLER = 2;
-
-    /** A mark that covers something is worse than any that doesn't. */
-    private static final double NOT_FREE = 100;
 
     /** Off the row of the line, by so many times the distance. */
     private static final double OFF_ROW = 2.5;
@@ -59,64 +50,22 @@ public final class SpotPlacing {
      * @param aspect width by height of the page
      */
     public static Place beside(Area box, InkMap ink, List<Area> taken, double aspect) {
-        return beside(box, ink, taken, aspect, 0, false).place();
-    }
-
-    /** A place and what it costs: distance from the line in sides of the mark, and the wish for a large one. */
-    private record Found(Place place, double cost) {}
-
-    /**
-     * @param largest the largest size that is tried, as its place in {@link #SIZES}
-     * @param followed whether another line follows in its row
-     */
-    private static Found beside(Area box, InkMap ink, List<Area> taken, double aspect, int largest, boolean followed) {
         Area line = ink.tight(box);
         Place best = null;
         double bestCost = Double.MAX_VALUE;
-        for (int i = largest; i < SIZES.length; i++) {
-            double w = Math.max(LEAST_SIDE, SIDE * SIZES[i]);
+        for (double size : SIZES) {
+            double w = Math.max(LEAST_SIDE, SIDE * size);
             double h = w * aspect;
-            double sizeCost = SMALLER * (1 - SIZES[i]);
+            double sizeCost = SMALLER * (1 - size);
             for (Area candidate : candidates(line, w, h)) {
-                double cost = sizeCost
-                        + distance(line, candidate, w, h)
-                        + (followed && candidate.x() > line.right() ? BEFORE_ANOTHER : 0);
+                double cost = sizeCost + distance(line, candidate, w, h);
                 if (cost < bestCost && isFree(candidate, ink, taken, w * AIR, h * AIR)) {
                     best = new Place(candidate, true);
                     bestCost = cost;
                 }
             }
         }
-        return best != null
-                ? new Found(best, bestCost)
-                : new Found(new Place(leastInk(line, ink, taken, aspect), false), NOT_FREE);
-    }
-
-    /**
-     * A mark beside each of these lines, in order; none covers another, or what is taken. They are all of one size where that
-     * brings them nearest to their lines.
-     */
-    public static List<Area> besideEach(List<Area> lines, InkMap ink, List<Area> taken, double aspect) {
-        List<Area> best = List.of();
-        double bestCost = Double.MAX_VALUE;
-        for (int largest = 0; largest < SIZES.length; largest++) {
-            List<Area> placed = new ArrayList<>();
-            List<Area> takenNow = new ArrayList<>(taken);
-            double cost = 0;
-            for (Area line : lines) {
-                boolean followed = lines.stream()
-                        .anyMatch(other -> other.x() >= line.right() && other.sharedHeight(line) > SAME_ROW);
-                Found found = beside(line, ink, takenNow, aspect, largest, followed);
-                placed.add(found.place().area());
-                takenNow.add(found.place().area());
-                cost += found.cost();
-            }
-            if (cost < bestCost) {
-                best = placed;
-                bestCost = cost;
-            }
-        }
-        return best;
+        return best != null ? best : new Place(leastInk(line, ink, taken, aspect), false);
     }
 
     /**

@@ -56,7 +56,9 @@ public record StudentPage(
 
     /** Whether it is known of any line that is pressed on the page where its words stand. */
     public boolean hasWordsOnPage() {
-        return onPage.stream().anyMatch(each -> !each.wordPlaces().isEmpty());
+        return onPage.stream()
+                .anyMatch(each -> each.said() != null
+                        && !each.said().line().line().traits().places().areUnknown());
     }
 
     /** The language of a line's words (BCP 47). */

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import prolalia.core.page.LinePlacing.LinePlace;
 import prolalia.core.place.Area;
 import prolalia.core.place.InkMap;
+import prolalia.core.place.WordPlaces;
 
 class LinePlacingTest {
     private static final int SIZE = 1_000;
@@ -103,7 +104,8 @@ class LinePlacingTest {
     void linesThatAreReadFromTheRightHaveTheirTabsThere() {
         List<List<Area>> lines =
                 List.of(List.of(new Area(0.3, 0.1, 0.6, 0.02)), List.of(new Area(0.5, 0.2, 0.4, 0.02)));
-        List<LinePlace> places = LinePlacing.placeFromTheRight(lines, ink(lines), List.of(), ASPECT);
+        List<LinePlace> places = LinePlacing.place(
+                lines, List.of(new WordPlaces("80000,10,9,2=a 70000,10,9,2=b")), ink(lines), List.of(), ASPECT);
         isInOrder(lines, places, ink(lines));
         assertThat(places).allSatisfy(place -> assertThat(place.tab().x()).isGreaterThan(0.9));
     }

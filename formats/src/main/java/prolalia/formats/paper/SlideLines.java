@@ -42,18 +42,18 @@ final class SlideLines {
 
     private final XSLFSlide slide;
     private final Dimension size;
-    private SlideWords words;
+    private final SlideWords words;
 
     SlideLines(XSLFSlide slide, Dimension size) {
         this.slide = slide;
         this.size = size;
+        words = SlideWords.of(slide, size);
     }
 
     /** A box with text, and where it stands. */
     private record Box(Area area, boolean title, List<XSLFTextParagraph> paragraphs) {}
 
     FoundPage found() {
-        words = SlideWords.of(slide, size);
         List<Box> boxes = new ArrayList<>();
         slide.getShapes().forEach(shape -> gather(shape, boxes));
         List<Given> given = new ArrayList<>();

@@ -10,7 +10,7 @@ const EARLY_MS = 50;
 const HELD_MS = 450;
 
 const markOf = (spot) => document.querySelector(`.board .spot[data-line="${CSS.escape(spot.dataset.line)}"]`);
-const wordsOf = (spot) => spot.parentElement.querySelector('.words').textContent;
+export const wordsOf = (spot) => spot.parentElement.querySelector('.words').textContent;
 
 export class LineWords {
   #player;

@@ -4,7 +4,7 @@ import { Activities } from './activities.js';
 import { BackgroundAudio } from './background-audio.js';
 import { nextHint } from './hints.js';
 import { watchKeys } from './keys.js';
-import { LineWords } from './line-words.js';
+import { LineWords, wordsOf } from './line-words.js';
 import { drawTrace, hold, ring } from './marks.js';
 import { layOut } from './onpage.js';
 import { Outbox } from './outbox.js';
@@ -66,8 +66,6 @@ const watch = new StallWatch({
     showPlaying();
   },
 });
-
-const wordsOf = (spot) => spot.parentElement.querySelector('.words').textContent;
 
 const currentOnes = () => spots.filter((spot) => spot.parentElement.classList.contains('current'));
 const current = () => currentOnes()[0];
