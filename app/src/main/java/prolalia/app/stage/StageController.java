@@ -152,14 +152,15 @@ class StageController {
 
     private Step step(String ownerId, Stepped stepped) {
         Reshaped change = stepped.change();
-        boolean shown = change.done() != null && change.done().deed() == Deed.STAGE;
+        boolean placed = change.done() != null && change.done().deed() == Deed.STAGE;
+        boolean shown = placed || change.done() != null && change.done().deed() == Deed.WORD_PLACES;
         String said = change.done() == null
                 ? messages.say("slip." + change.outcome())
                 : messages.say("deed." + change.done().deed(), change.done().size());
         String done = change.outcome() == Outcome.REDONE || change.done() == null
                 ? said
                 : messages.say("slip." + (change.outcome() == Outcome.UNDONE ? "undone" : change.outcome()), said);
-        String where = shown && !ownerId.equals(change.page()) ? " " + messages.say("stage.elsewhere") : "";
+        String where = placed && !ownerId.equals(change.page()) ? " " + messages.say("stage.elsewhere") : "";
         return new Step(
                 stepped.stage().orElse(null),
                 done + where,

@@ -15,7 +15,9 @@ public enum StageRefusal {
     /** A file that is no picture that can be shown. */
     PICTURE,
     /** A file of several pages, where one is meant. */
-    MANY;
+    MANY,
+    /** The words of a line can't be told apart where they were looked for. */
+    NO_WORDS;
 
     static StageRefusal of(Fault fault) {
         return switch (fault) {

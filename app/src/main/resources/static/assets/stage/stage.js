@@ -10,6 +10,7 @@ import { Inspector } from './inspector.js';
 import { RuleFields } from './rulefields.js';
 import { Sheet, shifted } from './sheet.js';
 import { Thread } from './thread.js';
+import { WordBoxes } from './words.js';
 import { Zoom } from './zoom.js';
 
 const NUDGE = 0.002;
@@ -27,6 +28,7 @@ const thread = new Thread(at('thread'));
 const pageName = (id) => at('thing-page').querySelector(`[value="${id}"]`)?.textContent ?? '';
 const dress = dressFor({ height: 1000 / aspect, mark: at('mark').content.firstElementChild, tab: at('tab').content.firstElementChild, thingsAt: page.dataset.thingsAt, pageName });
 const pageRule = new RuleFields(at('rule-page'));
+const words = new WordBoxes(at('word-boxes'), sheet, address);
 let stage = { things: [], every: [], manner: {}, version: 0, canUndo: false, canRedo: false };
 let chosen = new Set();
 let busy = Promise.resolve();
@@ -114,7 +116,8 @@ function ask(request, done = say('saved')) {
   busy = busy.then(async () => {
     try {
       at('stage-state').textContent = say('saving');
-      const answer = await (await request()).json();
+      const got = await request();
+      const answer = got instanceof Response ? await got.json() : {};
       const state = answer.stage ? { ...answer.stage, done: answer.done } : answer;
       unkept = false;
       if (answer.elsewhere) {
@@ -139,6 +142,7 @@ function ask(request, done = say('saved')) {
         at('stage-state').textContent = '';
         tellOf(failure);
       }
+      await words.again().catch(() => words.close());
       show(await send('GET', address).then((response) => response.json()).catch(() => stage));
     }
   });
@@ -147,7 +151,7 @@ function ask(request, done = say('saved')) {
 
 /** Back or forth in all that was done to the lesson, wherever that was. */
 function step(way) {
-  return ask(() => send('POST', `${address}/${way}`));
+  return ask(() => send('POST', `${address}/${way}`)).then(() => words.again());
 }
 
 /** @param change from what is placed, and what is said of the page, to what is to be: any part of it */
@@ -188,7 +192,38 @@ function add(thing) {
   return saveThings((things) => [...things, { ...thing, id }]);
 }
 
+/** The words of the chosen line are shown and moved, until they are enough. */
+async function toggleWords() {
+  const line = at('lines').querySelector('.chosen');
+  if (words.lineId || !line) {
+    at('stage-state').textContent = words.lineId ? '' : say('wordsChoose');
+    words.close();
+  } else {
+    await words.open(line.dataset.line).catch(tellOf);
+    at('stage-state').textContent = words.count > 0 ? say('wordsKeys') : say('wordsNone');
+    at('sheet').focus({ preventScroll: true });
+  }
+  page.classList.toggle('in-words', words.lineId !== null);
+}
+
+function endWords() {
+  if (words.lineId) {
+    toggleWords();
+  }
+}
+
+function findWords(part) {
+  const line = at('lines').querySelector(`[data-line="${words.lineId}"]`);
+  ask(words.find(part)).then(() => {
+    if (words.count > 0) {
+      line.dataset.found = 'true';
+      draw();
+    }
+  });
+}
+
 const DEEDS = {
+  words: toggleWords,
   asFound: () => {
     const wanted = chosenThings().length > 0 ? chosenThings().map((thing) => thing.lineId).filter(Boolean) : lines().filter((line) => line.dataset.found === 'true').map((line) => line.dataset.line);
     return ask(() => send('POST', `${address}/place?anew=true&${wanted.map((line) => `line=${line}`).join('&')}`), say('asFound'));
@@ -260,6 +295,7 @@ at('copy')?.addEventListener('click', () => {
 // ---- choosing
 
 function choose(ids) {
+  endWords();
   chosen = new Set(ids);
   unkept = false;
   draw();
@@ -279,8 +315,12 @@ at('lines').addEventListener('click', (event) => {
 });
 const within = (thing, area) => thing.x >= area.x && thing.y >= area.y && thing.x + thing.w <= area.x + area.w && thing.y + thing.h <= area.y + area.h;
 sheet.watch({
-  onChoose: (box, more) => chooseOne(ownerOf(box), more),
+  onChoose: (box, more) => (words.lineId ? words.choose(box) : chooseOne(ownerOf(box), more)),
   onPlace: (places) => {
+    if (words.lineId) {
+      ask(words.place(places));
+      return;
+    }
     const moved = new Map(places.filter(([id]) => !id.startsWith(EVERY)));
     const areas = new Map([...moved.keys()].map((box) => [ownerOf(box), null]));
     if (areas.size === 0) {
@@ -293,9 +333,25 @@ sheet.watch({
       press: moved.get(thing.id + PRESSED) ?? thing.press,
     }));
   },
-  onDraw: (area) => choose(stage.things.filter((thing) => within(thing.area, area)).map((thing) => thing.id)),
-  onNothing: () => choose([]),
+  onDraw: (area) => (words.lineId ? findWords(area) : choose(stage.things.filter((thing) => within(thing.area, area)).map((thing) => thing.id))),
+  onNothing: () => (words.lineId ? words.choose(null) : choose([])),
 });
+
+function keyOfWords(event, by) {
+  if (event.key === 'Escape') {
+    endWords();
+  } else if (event.key === 'Tab') {
+    if (words.step(event.shiftKey ? -1 : 1)) {
+      event.preventDefault();
+    }
+  } else {
+    event.preventDefault();
+    const move = words.nudge(by[0], by[1] * aspect);
+    if (move) {
+      ask(move);
+    }
+  }
+}
 
 document.addEventListener('keydown', (event) => {
   if (event.target.closest('input, textarea, select')) {
@@ -306,7 +362,9 @@ document.addEventListener('keydown', (event) => {
   }
   const step = event.shiftKey ? FAR_NUDGE : NUDGE;
   const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
-  if (by && chosenThings().length > 0) {
+  if (words.lineId && (by || event.key === 'Escape' || (event.key === 'Tab' && event.target === at('sheet')))) {
+    keyOfWords(event, by);
+  } else if (by && chosenThings().length > 0) {
     event.preventDefault();
     changeEach(new Set(chosen), (thing) => ({ ...thing, area: shifted(thing.area, by[0], by[1] * aspect) }));
   } else if (event.key === 'a' && event.ctrlKey) {

@@ -35,6 +35,8 @@ class RoutesTest extends RunningHouse {
 
     private static final Map<String, String> JSON = Map.of(
             "/takes/{id}/edits", "{\"kind\":\"CUT\",\"startMs\":10,\"endMs\":60,\"db\":0,\"on\":false}",
+            "PUT /lessons/{id}/stages/{ownerId}/words/{lineId}", "[]",
+            "POST /lessons/{id}/stages/{ownerId}/words/{lineId}", "{\"x\":0,\"y\":0,\"w\":1,\"h\":1}",
             "/lines/{id}/word-times", "[]",
             "/lines/{id}/word-times/taps", "[1]",
             "/lessons/{id}/stages/{ownerId}", "{\"version\":1,\"things\":[],\"rule\":{},\"manner\":{},\"name\":\"x\"}",
@@ -141,7 +143,9 @@ class RoutesTest extends RunningHouse {
         if (route.method().equals(HttpMethod.GET)) {
             return who.get(address).statusCode();
         }
-        String json = route.method().equals(HttpMethod.DELETE) ? null : JSON.get(route.pattern());
+        String json = route.method().equals(HttpMethod.DELETE)
+                ? null
+                : JSON.getOrDefault(route.method() + " " + route.pattern(), JSON.get(route.pattern()));
         HttpResponse<byte[]> answer = who.send(
                 route.method().name(),
                 address,

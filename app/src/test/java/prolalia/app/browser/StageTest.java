@@ -7,6 +7,7 @@ import com.microsoft.playwright.FileChooser;
 import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.SelectOption;
 import java.util.Arrays;
@@ -421,6 +422,20 @@ class StageTest extends Browsing {
         kept(page, version + 2);
         assertThat(page.locator("#things .box.spot .frame").first().boundingBox().x)
                 .isCloseTo(found.x, within(1.0));
+        page.keyboard().press("w");
+        Locator word = page.locator("#word-boxes .box.word").first();
+        double wordX = word.locator(".frame").boundingBox().x;
+        page.keyboard().press("Tab");
+        page.keyboard().press("Shift+ArrowRight");
+        page.getByRole(AriaRole.STATUS).getByText("saved").waitFor();
+        page.keyboard().press("Escape");
+        assertThat(page.locator("#word-boxes .box").count()).isZero();
+        page.keyboard().press("w");
+        assertThat(word.locator(".frame").boundingBox().x).as("a word is moved").isGreaterThan(wordX + 5);
+        page.keyboard().press("z");
+        page.getByRole(AriaRole.STATUS).getByText("Words moved").waitFor();
+        assertThat(word.locator(".frame").boundingBox().x).isCloseTo(wordX, within(1.0));
+        page.keyboard().press("Escape");
         for (int undo = 1; undo >= 0; undo--) {
             page.keyboard().press("z");
             kept(page, version + undo);

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.Collections;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
@@ -122,6 +125,56 @@ class StageTest extends RunningHouse {
         assertThat(Visitor.text(ines.form(stage + "/place", "line", own))).contains("\"version\":1");
         ines.send("DELETE", "/lines/" + own, "application/x-www-form-urlencoded", new byte[0]);
         assertThat(ines.page(stage)).doesNotContain("SPOT");
+    }
+
+    @Test
+    void wordsAreMovedAndFoundAnewInTheInkAndTakenBack() throws Exception {
+        String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String shown = ines.page("/lessons/" + bean + "/pages/1");
+        String stage = Visitor.first(shown, "(/lessons/[^/]+/stages/[^\"]+)\"");
+        String words = stage + "/words/" + Visitor.first(shown, "data-line=\"([^\"]+)\"[^>]*data-found=\"true\"");
+        String before = ines.page(words);
+        int count = before.split("\"text\"").length - 1;
+        String there = "{'x':0.5,'y':0.6,'w':0.1,'h':0.05}";
+        String all = String.join(",", Collections.nCopies(count, there));
+        assertThat(Visitor.text(ines.send("PUT", words, "application/json", json("[" + all + "]"))))
+                .contains("\"x\":0.5,\"y\":0.6");
+        assertThat(ines.page(words)).contains("\"x\":0.5,\"y\":0.6");
+        assertThat(Visitor.text(ines.send("PUT", words, "application/json", json("[" + there + "]"))))
+                .as("there are more of them")
+                .contains("changed in another window");
+        String nowhere = "{'x':0.99,'y':0.99,'w':0.01,'h':0.01}";
+        assertThat(Visitor.text(ines.send("POST", words, "application/json", json(nowhere))))
+                .contains("could not be told apart");
+        String around = around(before);
+        assertThat(Visitor.text(ines.send("POST", words, "application/json", json(around))))
+                .as("they are found where they were")
+                .doesNotContain("\"x\":0.5,\"y\":0.6")
+                .hasSameSizeAs(ines.page(words));
+        assertThat(Visitor.text(ines.form(stage + "/undo"))).contains("Words moved on the page");
+        ines.form(stage + "/undo");
+        assertThat(ines.page(words)).isEqualTo(before);
+    }
+
+    private static byte[] json(String text) {
+        return text.replace('\'', '"').getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** A box a little larger than all words of a list. */
+    private static String around(String words) {
+        double[] box = {1, 1, 0, 0};
+        Matcher word = Pattern.compile("\"x\":([\\d.]+),\"y\":([\\d.]+),\"w\":([\\d.]+),\"h\":([\\d.]+)")
+                .matcher(words);
+        while (word.find()) {
+            double x = Double.parseDouble(word.group(1));
+            double y = Double.parseDouble(word.group(2));
+            box[0] = Math.min(box[0], x);
+            box[1] = Math.min(box[1], y);
+            box[2] = Math.max(box[2], x + Double.parseDouble(word.group(3)));
+            box[3] = Math.max(box[3], y + Double.parseDouble(word.group(4)));
+        }
+        return "{'x':%s,'y':%s,'w':%s,'h':%s}"
+                .formatted(box[0] - 0.004, box[1] - 0.004, box[2] - box[0] + 0.008, box[3] - box[1] + 0.008);
     }
 
     @Test

@@ -10,6 +10,7 @@ import java.util.StringJoiner;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * Where the words of a line stand on the picture of its page, as they were found there. What is typed later doesn't change it:
@@ -273,6 +274,21 @@ public record WordPlaces(String written) {
     public WordPlaces moved(UnaryOperator<Area> how) {
         return of(words().stream()
                 .map(word -> new PlacedWord(word.text(), how.apply(word.area())))
+                .toList());
+    }
+
+    /**
+     * The same words, each at another place.
+     *
+     * @param areas as many as there are words
+     */
+    public WordPlaces at(List<Area> areas) {
+        List<PlacedWord> words = words();
+        if (areas.size() != words.size()) {
+            throw new IllegalArgumentException(areas.size() + " places for " + words.size() + " words");
+        }
+        return of(IntStream.range(0, areas.size())
+                .mapToObj(i -> new PlacedWord(words.get(i).text(), areas.get(i)))
                 .toList());
     }
 

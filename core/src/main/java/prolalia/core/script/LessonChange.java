@@ -56,6 +56,8 @@ public record LessonChange(
         LANG,
         /** Another number or letter stands before its words, or none any more. */
         LABEL,
+        /** Its words stand elsewhere on the picture of its page. */
+        WORD_PLACES,
         /** A direction becomes several, a sentence each. */
         STEPS,
         /** Words were typed into a line. */

@@ -130,6 +130,11 @@ public final class ScriptEdits {
         return changeTraits(lineId, Deed.LANG, line(lineId).shape().traits().withLang(lang));
     }
 
+    public Optional<LessonChange> changePlaces(String lineId, WordPlaces places) {
+        return changeTraits(
+                lineId, Deed.WORD_PLACES, line(lineId).shape().traits().withPlaces(places));
+    }
+
     private Optional<LessonChange> changeTraits(String lineId, Deed deed, LineTraits traits) {
         LineShape shape = line(lineId).shape();
         return shape.traits().equals(traits)
