@@ -56,15 +56,19 @@ public class AccountService implements UserDetailsService {
 
     /** Makes an account; answers what is wrong, or nothing when it is made. */
     public Optional<Fault> add(String fullName, String signInName, String password) {
-        return add(fullName, signInName, password, false);
+        return add(fullName, signInName, password, Role.TEACHER);
     }
 
-    /** Makes the first account, which there is once, however many people ask for it at the same time. */
+    public Optional<Fault> add(String fullName, String signInName, String password, Role role) {
+        return add(fullName, signInName, password, role, false);
+    }
+
+    /** Makes the first account, an admin's, which there is once, however many people ask for it at the same time. */
     Optional<Fault> addFirst(String fullName, String signInName, String password) {
-        return add(fullName, signInName, password, true);
+        return add(fullName, signInName, password, Role.ADMIN, true);
     }
 
-    private Optional<Fault> add(String fullName, String signInName, String password, boolean first) {
+    private Optional<Fault> add(String fullName, String signInName, String password, Role role, boolean first) {
         Optional<Fault> fault = fault(fullName.strip(), normal(signInName), password);
         if (fault.isPresent()) {
             return fault;
@@ -74,10 +78,10 @@ public class AccountService implements UserDetailsService {
             if (first && !teachers.isEmpty()) {
                 return Optional.of(Fault.NOT_FIRST);
             }
-            if (teachers.bySignInName(normal(signInName)).isPresent()) {
+            if (teachers.isTaken(normal(signInName))) {
                 return Optional.of(Fault.TAKEN);
             }
-            teachers.add(Ids.newId(), normal(signInName), fullName.strip(), hash, clock.millis());
+            teachers.add(Ids.newId(), normal(signInName), fullName.strip(), role, hash, clock.millis());
             return Optional.empty();
         });
     }

@@ -32,14 +32,18 @@ class SignInStore {
 
     /** @param seenSince those that weren't used since then hold no more */
     Optional<Held> find(String secretHash, long seenSince) {
-        return looking.select(SIGN_IN.SEEN_AT, TEACHER.ID, TEACHER.SIGN_IN_NAME, TEACHER.FULL_NAME)
+        return looking.select(SIGN_IN.SEEN_AT, TEACHER.ID, TEACHER.SIGN_IN_NAME, TEACHER.FULL_NAME, TEACHER.ROLE)
                 .from(SIGN_IN)
                 .join(TEACHER)
                 .on(TEACHER.ID.eq(SIGN_IN.TEACHER_ID))
-                .where(SIGN_IN.SECRET_HASH.eq(secretHash), SIGN_IN.SEEN_AT.ge(seenSince))
+                .where(SIGN_IN.SECRET_HASH.eq(secretHash), SIGN_IN.SEEN_AT.ge(seenSince), TEACHER.DISABLED_AT.isNull())
                 .fetchOptional(row -> new Held(
                         new SignedInTeacher(
-                                row.get(TEACHER.ID), row.get(TEACHER.SIGN_IN_NAME), row.get(TEACHER.FULL_NAME), null),
+                                row.get(TEACHER.ID),
+                                row.get(TEACHER.SIGN_IN_NAME),
+                                row.get(TEACHER.FULL_NAME),
+                                Role.valueOf(row.get(TEACHER.ROLE)),
+                                null),
                         row.get(SIGN_IN.SEEN_AT)));
     }
 
@@ -52,6 +56,13 @@ class SignInStore {
 
     void remove(String secretHash) {
         writing.deleteFrom(SIGN_IN).where(SIGN_IN.SECRET_HASH.eq(secretHash)).execute();
+    }
+
+    /** Whoever she is signed in as, on whichever device, but for one. @param exceptHash null: none */
+    void removeOf(String teacherId, String exceptHash) {
+        writing.deleteFrom(SIGN_IN)
+                .where(SIGN_IN.TEACHER_ID.eq(teacherId), SIGN_IN.SECRET_HASH.ne(exceptHash == null ? "" : exceptHash))
+                .execute();
     }
 
     void removeUnseenSince(long since) {

@@ -1,7 +1,7 @@
 package prolalia.app.account;
 
 import java.util.Collection;
-import java.util.List;
+import java.util.stream.Stream;
 import org.springframework.security.core.CredentialsContainer;
 import org.springframework.security.core.GrantedAuthority;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
@@ -14,12 +14,14 @@ public class SignedInTeacher implements UserDetails, CredentialsContainer {
     private final String id;
     private final String signInName;
     private final String fullName;
+    private final Role role;
     private String passwordHash;
 
-    SignedInTeacher(String id, String signInName, String fullName, String passwordHash) {
+    SignedInTeacher(String id, String signInName, String fullName, Role role, String passwordHash) {
         this.id = id;
         this.signInName = signInName;
         this.fullName = fullName;
+        this.role = role;
         this.passwordHash = passwordHash;
     }
 
@@ -29,11 +31,15 @@ public class SignedInTeacher implements UserDetails, CredentialsContainer {
 
     /** As whom she acts. */
     public Actor.Teacher actor() {
-        return new Actor.Teacher(id);
+        return new Actor.Teacher(id, role);
     }
 
     public String fullName() {
         return fullName;
+    }
+
+    public Role role() {
+        return role;
     }
 
     public String firstName() {
@@ -42,7 +48,13 @@ public class SignedInTeacher implements UserDetails, CredentialsContainer {
 
     @Override
     public Collection<? extends GrantedAuthority> getAuthorities() {
-        return List.of(new SimpleGrantedAuthority("ROLE_TEACHER"));
+        return Stream.of(
+                        Stream.of("ROLE_STAFF"),
+                        role.teaches() ? Stream.of("ROLE_TEACHER") : Stream.<String>of(),
+                        role == Role.ADMIN ? Stream.of("ROLE_ADMIN") : Stream.<String>of())
+                .flatMap(each -> each)
+                .map(SimpleGrantedAuthority::new)
+                .toList();
     }
 
     @Override

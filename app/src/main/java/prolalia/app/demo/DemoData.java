@@ -15,6 +15,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.AccountService;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.account.Role;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.intake.ReadPapers;
 import prolalia.app.lesson.LessonPage;
@@ -104,7 +105,7 @@ class DemoData implements SmartInitializingSingleton {
         }
         school.save("Tern Lane School", MINUTES, "");
         // Nobody knows these passwords: the demo is entered by its button alone.
-        accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken());
+        accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken(), Role.ADMIN);
         accounts.add("Tobi Marsh", "tobi", Ids.newToken());
         SignedInTeacher ines = accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow();
         bakery(ines.actor());

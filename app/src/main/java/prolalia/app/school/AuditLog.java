@@ -1,0 +1,85 @@
+package prolalia.app.school;
+
+import static prolalia.app.platform.db.Tables.AUDIT_ENTRY;
+import static prolalia.app.platform.db.Tables.TEACHER;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.util.List;
+import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+
+/** Who did what that the school should be able to ask for later. Entries name people as they were called then. */
+@Repository
+public class AuditLog {
+    private static final int SHOWN = 500;
+
+    private final DSLContext writing;
+    private final DSLContext looking;
+    private final Clock clock;
+
+    AuditLog(DSLContext writing, @Qualifier("looking") DSLContext looking, Clock clock) {
+        this.writing = writing;
+        this.looking = looking;
+        this.clock = clock;
+    }
+
+    /** The words stand in the message bundle under {@code audit.} and the name. */
+    public enum Deed {
+        STAFF_ADDED,
+        STAFF_LINK,
+        STAFF_DISABLED,
+        STAFF_ENABLED,
+        STAFF_ROLE,
+        LESSONS_HANDED_OVER,
+        SCHOOL_SETTINGS,
+        LESSON_SHARED,
+        LESSON_UNSHARED,
+        CLASS_MADE,
+        CLASS_CHANGED,
+        CLASS_REMOVED,
+        STUDENTS_ADDED,
+        STUDENT_RENAMED,
+        STUDENT_MOVED,
+        STUDENT_REMOVED,
+        STUDENT_EXPORTED,
+        STUDENT_LET_IN,
+        KEYS_RENEWED,
+        DOOR_RENEWED,
+        ACCOMMODATION,
+        GIVEN,
+        TAKEN_BACK
+    }
+
+    /** @param about whom or what, in words */
+    public record Entry(LocalDateTime at, String who, Deed deed, String about) {}
+
+    public void note(String teacherId, Deed deed, String about) {
+        String who = looking.select(TEACHER.FULL_NAME)
+                .from(TEACHER)
+                .where(TEACHER.ID.eq(teacherId))
+                .fetchOptional(TEACHER.FULL_NAME)
+                .orElse("");
+        writing.insertInto(AUDIT_ENTRY)
+                .set(AUDIT_ENTRY.AT, clock.millis())
+                .set(AUDIT_ENTRY.WHO, who)
+                .set(AUDIT_ENTRY.DEED, deed.name())
+                .set(AUDIT_ENTRY.ABOUT, about)
+                .execute();
+    }
+
+    /** The last ones, newest first. */
+    List<Entry> newest() {
+        return looking.selectFrom(AUDIT_ENTRY)
+                .orderBy(AUDIT_ENTRY.ID.desc())
+                .limit(SHOWN)
+                .fetch(row -> new Entry(
+                        LocalDateTime.ofInstant(Instant.ofEpochMilli(row.getAt()), ZoneId.systemDefault()),
+                        row.getWho(),
+                        Deed.valueOf(row.getDeed()),
+                        row.getAbout()));
+    }
+}
