@@ -5,7 +5,7 @@ import { remember, remembered } from './visit.js';
 const WAYS = ['RULER', 'BOTH', 'PAGE', 'CONTROLS'];
 const KEY = 'words-lit';
 const SMALL = '(max-width: 600px) and (orientation: portrait)';
-const LARGEST = 2.4;
+const LARGEST = 3;
 const LEAST = 1.15;
 
 const wanted = () => remembered(KEY) ?? document.getElementById('light')?.dataset.lit ?? 'RULER';
@@ -43,15 +43,26 @@ function rule(board, area) {
   Object.assign(paler.firstChild.style, { left: `${x * 100}%`, top: `${y * 100}%`, width: `${w * 100}%`, height: `${h * 100}%` });
 }
 
-/** Where the page is moved to: the line in the middle, as wide as there is room, no edge of the page within the window. */
+/** Along one side: how far a page that begins at `start` is moved, so that `middle` is in the middle of a window and no edge of the page is seen that needn't be. */
+function shift(start, size, middle, scale, room) {
+  const grown = size * scale;
+  const wanted = room / 2 - middle * grown;
+  const to = grown <= room ? (room - grown) / 2 : Math.max(room - grown, Math.min(0, wanted));
+  return to - start;
+}
+
+/** Where the page is moved to: the line in the middle of its place, as wide as there is room. */
 function camera(board, area) {
-  const scale = area ? Math.min(LARGEST, 0.96 / area.w, 0.96 / area.h) : 1;
+  const room = board.parentElement;
+  const [width, height] = [board.offsetWidth, board.offsetHeight];
+  const scale = area ? Math.min(LARGEST, (0.96 * room.clientWidth) / (area.w * width), (0.96 * room.clientHeight) / (area.h * height)) : 1;
   if (!area || scale < LEAST) {
     board.style.transform = '';
     return;
   }
-  const shift = (middle) => Math.max(1 - scale, Math.min(0, 0.5 - middle * scale)) * 100;
-  board.style.transform = `translate(${shift(area.x + area.w / 2)}%, ${shift(area.y + area.h / 2)}%) scale(${scale})`;
+  const x = shift(board.offsetLeft - room.offsetLeft, width, area.x + area.w / 2, scale, room.clientWidth);
+  const y = shift(board.offsetTop - room.offsetTop, height, area.y + area.h / 2, scale, room.clientHeight);
+  board.style.transform = `translate(${x}px, ${y}px) scale(${scale})`;
 }
 
 /** @param mark of the line that sounds, on the page; null: none does */
