@@ -86,7 +86,10 @@ class BodyGuard extends HttpFilter {
         return STRANGERS_PAGES.contains(path)
                 || path.startsWith("/l/")
                 || path.startsWith("/e/")
-                || path.startsWith("/phone/");
+                || path.startsWith("/phone/")
+                || path.startsWith("/password/")
+                || path.startsWith("/door/")
+                || path.startsWith("/my/");
     }
 
     private static boolean isSoundOfPhone(HttpServletRequest request) {

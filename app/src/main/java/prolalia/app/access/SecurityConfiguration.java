@@ -16,6 +16,8 @@ import org.springframework.security.web.authentication.UsernamePasswordAuthentic
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
+import org.springframework.security.web.util.matcher.RequestMatcher;
 import prolalia.app.account.SignInWay;
 import prolalia.app.platform.ContentSecurityPolicy;
 
@@ -41,7 +43,16 @@ class SecurityConfiguration {
     @Order(1)
     SecurityFilterChain open(HttpSecurity http) throws Exception {
         return asForAnybody(http.securityMatcher(
-                        "/l/**", "/phone/**", "/oembed", "/*/assets/**", "/webjars/**", "/favicon.ico"))
+                        "/l/**",
+                        "/phone/**",
+                        "/door",
+                        "/door/**",
+                        "/my",
+                        "/my/**",
+                        "/oembed",
+                        "/*/assets/**",
+                        "/webjars/**",
+                        "/favicon.ico"))
                 .headers(SecurityConfiguration::headers)
                 .build();
     }
@@ -59,8 +70,12 @@ class SecurityConfiguration {
             throws Exception {
         return http.authorizeHttpRequests(requests -> requests.requestMatchers(forAnybody())
                         .permitAll()
+                        .requestMatchers(of(Routes.Who.ADMIN))
+                        .hasRole("ADMIN")
+                        .requestMatchers(of(Routes.Who.TEACHER))
+                        .hasRole("TEACHER")
                         .anyRequest()
-                        .hasRole("TEACHER"))
+                        .hasRole("STAFF"))
                 .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .requestCache(cache -> cache.disable())
                 .addFilterBefore(way.new Gate(), UsernamePasswordAuthenticationFilter.class)
@@ -87,6 +102,14 @@ class SecurityConfiguration {
                                 .map(Routes.Route::pattern))
                 .distinct()
                 .toArray(String[]::new);
+    }
+
+    /** The routes of somebody, each with its method. */
+    private static RequestMatcher[] of(Routes.Who who) {
+        return Routes.ALL.stream()
+                .filter(route -> route.who() == who)
+                .map(route -> PathPatternRequestMatcher.withDefaults().matcher(route.method(), route.pattern()))
+                .toArray(RequestMatcher[]::new);
     }
 
     private static AuthenticationEntryPoint signInOrSaySo(AuthenticationEntryPoint signIn) {

@@ -119,7 +119,7 @@ public class CookieSignIns implements SecurityContextRepository {
     }
 
     /** One that no script reads and no other site sends, and that goes with the browser's window. */
-    static ResponseCookie.ResponseCookieBuilder cookie(String name, String value, HttpServletRequest request) {
+    public static ResponseCookie.ResponseCookieBuilder cookie(String name, String value, HttpServletRequest request) {
         return ResponseCookie.from(name, value)
                 .httpOnly(true)
                 .secure(request.isSecure())
@@ -132,11 +132,11 @@ public class CookieSignIns implements SecurityContextRepository {
         return secret(request).isPresent();
     }
 
-    private static Optional<String> secret(HttpServletRequest request) {
+    static Optional<String> secret(HttpServletRequest request) {
         return value(COOKIE, request);
     }
 
-    static Optional<String> value(String name, HttpServletRequest request) {
+    public static Optional<String> value(String name, HttpServletRequest request) {
         if (request.getCookies() != null) {
             for (Cookie cookie : request.getCookies()) {
                 if (cookie.getName().equals(name) && !cookie.getValue().isEmpty()) {
@@ -148,7 +148,7 @@ public class CookieSignIns implements SecurityContextRepository {
     }
 
     /** Who reads the database can't sign in with what is in it. */
-    static String hash(String secret) {
+    public static String hash(String secret) {
         try {
             return HexFormat.of()
                     .formatHex(MessageDigest.getInstance("SHA-256").digest(secret.getBytes(StandardCharsets.UTF_8)));

@@ -63,7 +63,7 @@ public class LessonAccess {
                     .from(LESSON_MEMBER)
                     .where(
                             LESSON_MEMBER.TEACHER_ID.eq(teacher.id()),
-                            LESSON_MEMBER.MEMBERSHIP.in(Membership.with(right))));
+                            LESSON_MEMBER.MEMBERSHIP.in(Membership.with(right, teacher.role()))));
         }
         if (actor instanceof Phone phone && (right == Right.READ || right == Right.RECORD)) {
             return LESSON.ID.eq(phone.lessonId()).and(may(phone.reader(), right));

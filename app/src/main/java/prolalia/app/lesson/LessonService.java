@@ -233,6 +233,11 @@ public class LessonService {
         return binned;
     }
 
+    /** The pages of a lesson, in order. */
+    public List<LessonPage> pages(String lessonId) {
+        return pageStore.of(lessonId);
+    }
+
     /** The number of a page in its lesson, from 1; that of the last one when it isn't there. */
     public int numberOf(String lessonId, String pageId) {
         List<String> pages = pageStore.of(lessonId).stream().map(LessonPage::id).toList();

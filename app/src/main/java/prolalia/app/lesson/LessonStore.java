@@ -76,7 +76,7 @@ public class LessonStore {
                 .or(exists(selectOne().from(LONG_RECORDING).where(LONG_RECORDING.LESSON_ID.eq(LESSON.ID))))
                 .or(exists(selectOne().from(FILE_BATCH).where(FILE_BATCH.LESSON_ID.eq(LESSON.ID))));
         return looking.selectFrom(LESSON)
-                .where(seen, hasSomething, LESSON.REMOVED_AT.isNull(), LESSON.SHELF.isFalse())
+                .where(seen, hasSomething, LESSON.REMOVED_AT.isNull(), LESSON.SHELF.isFalse(), LESSON.CLASS_ID.isNull())
                 .orderBy(LESSON.CHANGED_AT.desc())
                 .fetch(LessonStore::summary);
     }
@@ -103,6 +103,14 @@ public class LessonStore {
     public void makeShelf(String lessonId) {
         writing.update(LESSON)
                 .set(LESSON.SHELF, true)
+                .where(LESSON.ID.eq(lessonId))
+                .execute();
+    }
+
+    /** A lesson of what is said in a class lies on no desk. */
+    public void makeOfClass(String lessonId, String classId) {
+        writing.update(LESSON)
+                .set(LESSON.CLASS_ID, classId)
                 .where(LESSON.ID.eq(lessonId))
                 .execute();
     }

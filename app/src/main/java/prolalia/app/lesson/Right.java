@@ -6,6 +6,8 @@ public enum Right {
     READ,
     /** Read its lines aloud. */
     RECORD,
+    /** Place marks and words on its pages. */
+    PLACE,
     /** Change its script, takes, pages and stages. */
     EDIT,
     /** Lead others to it. */

@@ -55,6 +55,16 @@ public class Messages {
                 .format(Instant.ofEpochMilli(epochMs));
     }
 
+    /** The time of today, or the day of another: "14:05", "3 Nov". */
+    public String whenShort(long epochMs) {
+        ZoneId zone = ZoneId.systemDefault();
+        var then = Instant.ofEpochMilli(epochMs).atZone(zone);
+        boolean today = then.toLocalDate().equals(java.time.LocalDate.now(zone));
+        return today
+                ? timeOfDay(epochMs)
+                : DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH).format(then);
+    }
+
     /** An estimate, to the second: "4 s", "2 min 06 s". */
     public String about(long ms) {
         long seconds = Math.max(1, Math.round(ms / 1000.0));

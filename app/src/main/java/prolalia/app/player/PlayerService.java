@@ -20,6 +20,7 @@ import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.StudentPage;
 import prolalia.core.published.StudentPages;
+import prolalia.formats.web.BehindDoor;
 import prolalia.formats.web.Sharing;
 import prolalia.formats.web.StudentPageWriter;
 
@@ -28,7 +29,7 @@ import prolalia.formats.web.StudentPageWriter;
  * to another lesson, or only looks at, leaves it as it is.
  */
 @Service
-class PlayerService {
+public class PlayerService {
     private static final int LINKS_REMEMBERED = 20_000;
 
     /** Of all lessons together; a line with its times takes some kB. */
@@ -80,10 +81,10 @@ class PlayerService {
     static final class WithdrawnException extends RuntimeException {}
 
     /** A lesson as it was at one time. */
-    record Revision(String lessonId, long number) {}
+    public record Revision(String lessonId, long number) {}
 
     /** A lesson that a link leads to. */
-    record Opened(Revision revision, PublishedLesson lesson, List<StudentPage> pages) {
+    public record Opened(Revision revision, PublishedLesson lesson, List<StudentPage> pages) {
         private int weight() {
             return 1
                     + lesson.pages().stream()
@@ -91,7 +92,7 @@ class PlayerService {
                             .sum();
         }
 
-        String lessonId() {
+        public String lessonId() {
             return revision.lessonId();
         }
     }
@@ -113,7 +114,12 @@ class PlayerService {
         if (target.removed()) {
             throw new NotFoundException("removed lesson");
         }
-        return opened.get(new Revision(target.lessonId(), target.revision()), this::read);
+        return open(target.lessonId(), target.revision());
+    }
+
+    /** A lesson as it is at a revision. */
+    public Opened open(String lessonId, long revision) {
+        return opened.get(new Revision(lessonId, revision), this::read);
     }
 
     private Optional<LinkService.Target> target(String token) {
@@ -167,6 +173,24 @@ class PlayerService {
                 page.server() + "/oembed?format=json&url=" + UriUtils.encode(address, StandardCharsets.UTF_8));
     }
 
+    /**
+     * A page of a lesson as one child meets it.
+     *
+     * @param base of all addresses of what belongs to it
+     * @param door what her pages have from her class; where it says no heard lines, hints aren't counted either
+     */
+    public String page(PublishedLesson lesson, int number, String base, BehindDoor door) {
+        List<StudentPage> pages = StudentPages.of(lesson);
+        if (number < 1) {
+            throw new NotFoundException("page");
+        }
+        return writer.writeBehindDoor(
+                pages.get(Math.min(number, pages.size()) - 1),
+                lesson.prompts(),
+                new OnlineUrls(base, door.heard() != null, files.knownTimes(lesson), assets),
+                door);
+    }
+
     /** A page as its teacher sees it: nothing is counted. */
     String preview(LessonSummary summary, int number, String base) {
         PublishedLesson lesson = given.of(summary);
@@ -194,7 +218,11 @@ class PlayerService {
 
     /** A child asked for a hint of a lesson. */
     void asked(String token, String lineId) {
-        PublishedLine line = open(token).lesson().line(lineId).orElseThrow(() -> new NotFoundException("line"));
+        asked(open(token).lesson(), lineId);
+    }
+
+    public void asked(PublishedLesson lesson, String lineId) {
+        PublishedLine line = lesson.line(lineId).orElseThrow(() -> new NotFoundException("line"));
         if (line.line().kind() == LineKind.HINT) {
             stages.asked(lineId);
         }

@@ -20,7 +20,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** What a student's page fetches beside itself: sounds, pictures and the times of words, of this lesson and of no other. */
 @Component
-class StudentFiles {
+public class StudentFiles {
     private final StageService stages;
     private final WordTimeService times;
     private final MediaResponses media;
@@ -33,7 +33,8 @@ class StudentFiles {
         this.media = media;
     }
 
-    ResponseEntity<Resource> sound(PublishedLesson lesson, String hash, HttpServletRequest request) throws IOException {
+    public ResponseEntity<Resource> sound(PublishedLesson lesson, String hash, HttpServletRequest request)
+            throws IOException {
         if (!lesson.hears(hash)) {
             throw new NotFoundException("sound");
         }
@@ -41,7 +42,7 @@ class StudentFiles {
     }
 
     /** The picture of a page. */
-    ResponseEntity<Resource> picture(PublishedLesson lesson, String hash, HttpServletRequest request)
+    public ResponseEntity<Resource> picture(PublishedLesson lesson, String hash, HttpServletRequest request)
             throws IOException {
         String type =
                 lesson.picture(hash).map(PublishedPicture::type).orElseThrow(() -> new NotFoundException("picture"));
@@ -49,12 +50,12 @@ class StudentFiles {
     }
 
     /** A picture that is placed on a page. */
-    ResponseEntity<Resource> thing(String lessonId, String hash, HttpServletRequest request) throws IOException {
+    public ResponseEntity<Resource> thing(String lessonId, String hash, HttpServletRequest request) throws IOException {
         return media.serve(hash, stages.pictureType(lessonId, hash), request);
     }
 
     /** When the words of a line are said. */
-    List<Word> words(PublishedLesson lesson, String lineId) {
+    public List<Word> words(PublishedLesson lesson, String lineId) {
         return lesson.line(lineId)
                 .filter(PublishedLine::isHeard)
                 .map(line -> times.of(line.line(), line.soundHash()))

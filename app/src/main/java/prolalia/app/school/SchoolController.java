@@ -16,6 +16,13 @@ class SchoolController {
         this.school = school;
     }
 
+    /** Who did what. */
+    @GetMapping("/school/log")
+    String log(Model model) {
+        model.addAttribute("entries", school.log());
+        return "school/log";
+    }
+
     @GetMapping("/school")
     String settings(@RequestParam(required = false) String saved, Model model) {
         SchoolSettings settings = school.settings();

@@ -2,6 +2,7 @@ package prolalia.app.school;
 
 import java.net.URI;
 import java.net.URISyntaxException;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
@@ -14,11 +15,13 @@ public class SchoolService {
     private static final int LONGEST_NAME = 120;
 
     private final SchoolStore store;
+    private final AuditLog audit;
     private final UntilChanged changes;
     private volatile Supplier<SchoolSettings> settings;
 
-    SchoolService(SchoolStore store, UntilChanged changes) {
+    SchoolService(SchoolStore store, AuditLog audit, UntilChanged changes) {
         this.store = store;
+        this.audit = audit;
         this.changes = changes;
         settings = changes.remember(store::settings);
     }
@@ -32,6 +35,11 @@ public class SchoolService {
 
     public SchoolSettings settings() {
         return settings.get();
+    }
+
+    /** Who did what, newest first. */
+    List<AuditLog.Entry> log() {
+        return audit.newest();
     }
 
     /** Saves; answers what is wrong, or nothing when it is saved. */

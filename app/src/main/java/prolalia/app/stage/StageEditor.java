@@ -228,7 +228,7 @@ class StageEditor {
     }
 
     private LessonView toEdit(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.EDIT);
+        access.require(teacher, lessonId, Right.PLACE);
         return lessons.lesson(teacher, lessonId);
     }
 }

@@ -50,7 +50,7 @@ class WordPlaceEditor {
      * @throws StageRefusedException if there are others meanwhile
      */
     List<PlacedWord> move(Teacher teacher, String lessonId, String pageId, String lineId, List<Area> areas) {
-        Line line = line(page(teacher, lessonId, pageId, Right.EDIT), lineId);
+        Line line = line(page(teacher, lessonId, pageId, Right.PLACE), lineId);
         WordPlaces before = line.traits().places();
         if (areas.size() != before.words().size()) {
             throw new StageRefusedException(StageRefusal.ELSEWHERE);
@@ -64,7 +64,7 @@ class WordPlaceEditor {
      * @throws StageRefusedException if they can't be told apart there
      */
     List<PlacedWord> find(Teacher teacher, String lessonId, String pageId, String lineId, Area part) {
-        PageView page = page(teacher, lessonId, pageId, Right.EDIT);
+        PageView page = page(teacher, lessonId, pageId, Right.PLACE);
         Line line = line(page, lineId);
         WordPlaces found = InkWords.find(ink.fine(page.page().pictureHash()), part.onPage(), line.words());
         if (found.areUnknown()) {

@@ -3,6 +3,7 @@ import { csrfToken } from './requests.js';
 import { tell, tellNothing } from './note.js';
 import './listen.js';
 import './keys.js';
+import './copy.js';
 import { resumeUploads } from '../record/resume-uploads.js';
 
 document.addEventListener('htmx:configRequest', (event) => {
@@ -14,6 +15,9 @@ document.addEventListener('htmx:responseError', (event) => {
 });
 document.addEventListener('htmx:sendError', () => tell('offline'));
 document.addEventListener('htmx:afterOnLoad', tellNothing);
+
+// A choice that holds at once; without a script there is a button.
+document.addEventListener('change', ({ target }) => target.matches('select[data-sends]') && target.form.requestSubmit());
 
 if (document.querySelector('.who')) {
   resumeUploads();

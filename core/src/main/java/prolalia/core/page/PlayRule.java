@@ -105,6 +105,17 @@ public record PlayRule(
         return levels;
     }
 
+    /** The same, but that nothing begins by itself. */
+    public PlayRule onPressOnly() {
+        return new PlayRule(start == null ? null : Start.PRESS, volumePercent, times, stopOnLeaving, most, underSpeech);
+    }
+
+    /** The same, but that it may be started as often as wanted. */
+    public PlayRule asOftenAsWanted() {
+        Integer any = most == null ? null : AS_OFTEN_AS_WANTED;
+        return new PlayRule(start, volumePercent, times, stopOnLeaving, any, underSpeech);
+    }
+
     private boolean says(Part part) {
         return switch (part) {
             case START -> start != null;

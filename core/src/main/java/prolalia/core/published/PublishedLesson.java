@@ -111,6 +111,20 @@ public record PublishedLesson(
         this(title, LessonSettings.USUAL, pages, every, prompts);
     }
 
+    /** Only some of its pages, in its own order; none named: all. */
+    public PublishedLesson onlyPages(List<String> pageIds) {
+        return pageIds.isEmpty()
+                ? this
+                : new PublishedLesson(
+                        title,
+                        settings,
+                        pages.stream()
+                                .filter(page -> pageIds.contains(page.id()))
+                                .toList(),
+                        every,
+                        prompts);
+    }
+
     public Optional<PublishedLine> line(String lineId) {
         return lines().filter(line -> line.line().id().equals(lineId)).findFirst();
     }

@@ -44,11 +44,27 @@ public final class StudentPageWriter {
      * @param sharing null: pages elsewhere aren't told of it
      */
     public String write(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, Sharing sharing) {
-        return write(page, prompts, places, sharing, null);
+        return write(page, prompts, places, sharing, null, null);
+    }
+
+    /** The page of a child who came in through a door. */
+    public String writeBehindDoor(
+            StudentPage page, Map<Prompt, String> prompts, LessonUrls places, BehindDoor door) {
+        return write(page, prompts, places, null, null, door);
     }
 
     /** @param otherPages of a lesson in one file: its pages by their addresses, as JSON; otherwise null */
     String write(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, Sharing sharing, String otherPages) {
+        return write(page, prompts, places, sharing, otherPages, null);
+    }
+
+    private String write(
+            StudentPage page,
+            Map<Prompt, String> prompts,
+            LessonUrls places,
+            Sharing sharing,
+            String otherPages,
+            BehindDoor door) {
         Context context = new Context(Locale.ENGLISH);
         context.setVariable("student", page);
         context.setVariable("places", places);
@@ -57,6 +73,7 @@ public final class StudentPageWriter {
         context.setVariable("prompts", heard(prompts, places));
         context.setVariable("sharing", sharing);
         context.setVariable("otherPages", otherPages);
+        context.setVariable("door", door);
         return engine.process("player/page", context);
     }
 

@@ -2,6 +2,8 @@
 import { say } from '../platform/words.js';
 import { Activities } from './activities.js';
 import { BackgroundAudio } from './background-audio.js';
+import { askStillYou } from './still-you.js';
+import { tellHeard } from './heard.js';
 import { nextHint } from './hints.js';
 import { watchKeys } from './keys.js';
 import { LineWords, wordsOf } from './line-words.js';
@@ -18,10 +20,11 @@ import { remember, remembered } from './visit.js';
 import { warnOfLinks } from './warned-links.js';
 import { zoomAgain, zoomOn } from './zoom.js';
 
-const SPEEDS = [1, 0.75, 1.25];
+const OWN_SPEED = Number(document.body.dataset.speed ?? 100) / 100;
+const SPEEDS = [...new Set([OWN_SPEED, 1, 0.75, 1.25])];
 const BACK_SECONDS = 5;
 const LINES_AHEAD = 3;
-const switches = switchesOf(window.location.href);
+const switches = switchesOf(window.location.href) || Number(document.body.dataset.switches ?? 0);
 
 const at = (id) => document.getElementById(id);
 const background = new BackgroundAudio();
@@ -239,7 +242,10 @@ function ended() {
   watch.forget();
   if (words.leaveWord()) {
     wordSaid();
-  } else if (timesLeft !== 1) {
+    return;
+  }
+  tellHeard(outbox, current());
+  if (timesLeft !== 1) {
     timesLeft = timesLeft === 0 ? 0 : timesLeft - 1;
     audio.currentTime = 0;
     play();
@@ -473,3 +479,4 @@ if (switches > 0) {
 watchKeys({ toggle, stepWord: (by) => words.step(by), begunLine: () => (at('play') && begun === current().dataset.line ? begun : null) }, switches);
 
 open();
+askStillYou();

@@ -1,0 +1,40 @@
+package prolalia.app.assignment;
+
+import java.util.List;
+import prolalia.core.classroom.Due;
+
+/**
+ * A lesson, or some of its pages, given to a class or to some of it.
+ *
+ * @param title of the lesson
+ * @param revision of the lesson
+ * @param titleLineId the line that says its title in the class
+ * @param titleSound hash of the sound of it; null when it is silent
+ * @param directionLineId the line that says what is to be done; null: none
+ * @param direction its words; null: none
+ * @param directionSound hash of the sound of it; null when it is silent
+ * @param pageIds of the pages that were given; none: all
+ * @param toGroups to these; with no group and no student, to all
+ */
+public record Assignment(
+        String id,
+        String lessonId,
+        String title,
+        long revision,
+        String classId,
+        String teacherId,
+        String titleLineId,
+        String titleSound,
+        String directionLineId,
+        String direction,
+        String directionSound,
+        List<String> pageIds,
+        Due due,
+        List<String> toGroups,
+        List<String> toStudents,
+        long madeAt,
+        boolean takenBack) {
+    public boolean isToAll() {
+        return toGroups.isEmpty() && toStudents.isEmpty();
+    }
+}

@@ -1,0 +1,371 @@
+package prolalia.app.assignment;
+
+import java.time.Clock;
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Student;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.assignment.AssignmentStore.Done;
+import prolalia.app.classroom.AccommodationService;
+import prolalia.app.classroom.ClassLines;
+import prolalia.app.classroom.ClassService;
+import prolalia.app.classroom.ClassStudent;
+import prolalia.app.classroom.SchoolClass;
+import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonPage;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.Right;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.player.PlayerService;
+import prolalia.app.school.AuditLog;
+import prolalia.app.school.AuditLog.Deed;
+import prolalia.core.classroom.Accommodation;
+import prolalia.core.classroom.Due;
+import prolalia.core.classroom.Names;
+import prolalia.core.classroom.Progress;
+import prolalia.core.lesson.LineKind;
+import prolalia.core.page.PageNumbers;
+import prolalia.core.published.PublishedLesson;
+
+/** Gives lessons to classes, groups and students; what a child meets follows from the lesson, from what was given, and from her. */
+@Service
+public class AssignmentService {
+    private static final int LONGEST_DIRECTION = 1_000;
+
+    private final AssignmentStore store;
+    private final HeardLog heard;
+    private final ClassService classes;
+    private final ClassLines lines;
+    private final AccommodationService accommodations;
+    private final LessonAccess access;
+    private final LessonService lessons;
+    private final PlayerService player;
+    private final AuditLog audit;
+    private final Clock clock;
+
+    AssignmentService(
+            AssignmentStore store,
+            HeardLog heard,
+            ClassService classes,
+            ClassLines lines,
+            AccommodationService accommodations,
+            LessonAccess access,
+            LessonService lessons,
+            PlayerService player,
+            AuditLog audit,
+            Clock clock) {
+        this.store = store;
+        this.heard = heard;
+        this.classes = classes;
+        this.lines = lines;
+        this.accommodations = accommodations;
+        this.access = access;
+        this.lessons = lessons;
+        this.player = player;
+        this.audit = audit;
+        this.clock = clock;
+    }
+
+    /**
+     * What is to be given.
+     *
+     * @param direction what is to be done with it; blank: nothing is said
+     * @param pages as a teacher writes them; blank: all
+     * @param starts null: at once
+     * @param ends null: never
+     */
+    public record Giving(
+            String classId,
+            List<String> groups,
+            List<String> students,
+            String direction,
+            String pages,
+            LocalDateTime starts,
+            LocalDateTime ends) {}
+
+    /** A row of a class's picture. */
+    record Row(ClassStudent student, Accommodation accommodation, List<Cell> cells) {}
+
+    /** @param given whether it was given to her at all */
+    record Cell(boolean given, Progress progress) {}
+
+    /** How far a class came with all that is given to it. */
+    record Overview(List<Assignment> assignments, List<Row> rows) {}
+
+    /**
+     * Something that a child is to do.
+     *
+     * @param pictureHash of its first page; null: it has none
+     */
+    record ToDo(Assignment assignment, String pictureHash, Progress progress) {}
+
+    /** A lesson as a child meets it. */
+    record Met(Assignment assignment, SchoolClass schoolClass, Accommodation accommodation, PublishedLesson lesson) {}
+
+    /** Why something can't be given; the words stand in the message bundle under {@code assign.refused.} and the name. */
+    enum Refusal {
+        PAGES,
+        /** It would end before it begins. */
+        DATES
+    }
+
+    /** Gives a lesson; answers its id. */
+    @Transactional
+    public String give(Teacher teacher, String lessonId, Giving giving) {
+        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
+        SchoolClass to = classes.toChange(teacher, giving.classId());
+        List<String> pageIds = pages(lessonId, giving.pages());
+        Due due = new Due(millis(giving.starts()), millis(giving.ends()));
+        if (due.startsAt() != null && due.endsAt() != null && due.endsAt() <= due.startsAt()) {
+            throw new GivingRefusedException(Refusal.DATES);
+        }
+        String words = Names.tidy(giving.direction()
+                .substring(0, Math.min(LONGEST_DIRECTION, giving.direction().length())));
+        String title = lesson.summary().title();
+        Assignment made = new Assignment(
+                Ids.newId(),
+                lessonId,
+                title,
+                lesson.summary().revision(),
+                to.id(),
+                teacher.id(),
+                lines.add(to.lessonId(), ClassLines.Part.GIVEN, LineKind.LABEL, title),
+                null,
+                words.isEmpty() ? null : lines.add(to.lessonId(), ClassLines.Part.GIVEN, LineKind.DIRECTION, words),
+                words,
+                null,
+                pageIds,
+                due,
+                ofClass(
+                        classes.groups(teacher, to.id()).stream()
+                                .map(group -> group.id())
+                                .toList(),
+                        giving.groups()),
+                ofClass(
+                        classes.students(teacher, to.id()).stream()
+                                .map(ClassStudent::id)
+                                .toList(),
+                        giving.students()),
+                clock.millis(),
+                false);
+        store.add(made);
+        audit.note(teacher.id(), Deed.GIVEN, title + " → " + to.name());
+        return made.id();
+    }
+
+    private static List<String> ofClass(List<String> there, List<String> wanted) {
+        return wanted.stream().filter(there::contains).distinct().toList();
+    }
+
+    private static Long millis(LocalDateTime time) {
+        return time == null
+                ? null
+                : time.atZone(ZoneId.systemDefault()).toInstant().toEpochMilli();
+    }
+
+    private List<String> pages(String lessonId, String written) {
+        if (written.isBlank()) {
+            return List.of();
+        }
+        List<LessonPage> pages = lessons.pages(lessonId);
+        return PageNumbers.read(written, pages.size())
+                .orElseThrow(() -> new GivingRefusedException(Refusal.PAGES))
+                .stream()
+                .map(number -> pages.get(number - 1).id())
+                .toList();
+    }
+
+    static final class GivingRefusedException extends RuntimeException {
+        private static final long serialVersionUID = 1;
+
+        private final Refusal why;
+
+        GivingRefusedException(Refusal why) {
+            super(why.name());
+            this.why = why;
+        }
+
+        Refusal why() {
+            return why;
+        }
+    }
+
+    /** To whom a lesson is given, of the classes that somebody sees. */
+    List<Assignment> ofLesson(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.READ);
+        Set<String> seen = new HashSet<>(classes.classesOf(teacher).stream()
+                .map(each -> each.schoolClass().id())
+                .toList());
+        return store.ofLesson(lessonId).stream()
+                .filter(each -> seen.contains(each.classId()))
+                .toList();
+    }
+
+    Overview overview(Teacher teacher, String classId) {
+        List<ClassStudent> students = classes.students(teacher, classId);
+        List<Assignment> assignments = store.ofClass(classId);
+        Map<String, Map<String, Done>> done =
+                store.done(assignments.stream().map(Assignment::id).toList());
+        Map<String, Accommodation> special =
+                accommodations.of(students.stream().map(ClassStudent::id).toList());
+        Map<String, Set<String>> groups = groups(teacher, classId);
+        List<Row> rows = new ArrayList<>();
+        for (ClassStudent student : students) {
+            Accommodation accommodation = special.getOrDefault(student.id(), Accommodation.NONE);
+            List<Cell> cells = assignments.stream()
+                    .map(each -> new Cell(
+                            isTo(each, student.id(), groups.getOrDefault(student.id(), Set.of())),
+                            progress(
+                                    each,
+                                    accommodation,
+                                    done.getOrDefault(each.id(), Map.of()).get(student.id()))))
+                    .toList();
+            rows.add(new Row(student, accommodation, cells));
+        }
+        return new Overview(assignments, rows);
+    }
+
+    private Map<String, Set<String>> groups(Teacher teacher, String classId) {
+        Map<String, Set<String>> groups = new java.util.HashMap<>();
+        classes.groups(teacher, classId)
+                .forEach(group -> group.studentIds()
+                        .forEach(student -> groups.computeIfAbsent(student, unseen -> new HashSet<>())
+                                .add(group.id())));
+        return groups;
+    }
+
+    private static boolean isTo(Assignment assignment, String studentId, Set<String> groups) {
+        return assignment.isToAll()
+                || assignment.toStudents().contains(studentId)
+                || assignment.toGroups().stream().anyMatch(groups::contains);
+    }
+
+    private Progress progress(Assignment assignment, Accommodation accommodation, Done done) {
+        PublishedLesson lesson = met(assignment, accommodation);
+        return done == null
+                ? Progress.of(lesson, List.of(), false, 0)
+                : Progress.of(lesson, done.heard().keySet(), true, done.lastAt());
+    }
+
+    private PublishedLesson met(Assignment assignment, Accommodation accommodation) {
+        PublishedLesson lesson =
+                player.open(assignment.lessonId(), assignment.revision()).lesson();
+        return accommodation.of(lesson.onlyPages(assignment.pageIds()));
+    }
+
+    /** Nobody meets it any more, from now on; what was done with it stays. */
+    @Transactional
+    public void takeBack(Teacher teacher, String assignmentId) {
+        Assignment assignment = toChange(teacher, assignmentId);
+        store.setTakenBack(assignmentId, clock.millis());
+        audit.note(teacher.id(), Deed.TAKEN_BACK, assignment.title());
+    }
+
+    @Transactional
+    public void giveAgain(Teacher teacher, String assignmentId) {
+        toChange(teacher, assignmentId);
+        store.setTakenBack(assignmentId, null);
+    }
+
+    @Transactional
+    public void toTheTop(Teacher teacher, String assignmentId) {
+        store.toTheTop(toChange(teacher, assignmentId));
+    }
+
+    Assignment toChange(Teacher teacher, String assignmentId) {
+        Assignment assignment = store.find(assignmentId).orElseThrow(() -> new NotFoundException("assignment"));
+        classes.toChange(teacher, assignment.classId());
+        return assignment;
+    }
+
+    // ---- a child
+
+    /** What there is for her to do, in order. */
+    List<ToDo> toDo(Student student) {
+        Accommodation accommodation = accommodations.of(student.id());
+        Set<String> groups = store.groupsOf(student.id());
+        long now = clock.millis();
+        List<Assignment> hers = store.ofClass(student.classId()).stream()
+                .filter(each -> isTo(each, student.id(), groups) && each.due().isThere(now, accommodation))
+                .toList();
+        Map<String, Map<String, Done>> done =
+                store.done(hers.stream().map(Assignment::id).toList());
+        return hers.stream()
+                .map(each -> new ToDo(
+                        each,
+                        met(each, Accommodation.NONE).pages().stream()
+                                .filter(page -> page.picture() != null)
+                                .map(page -> page.picture().hash())
+                                .findFirst()
+                                .orElse(null),
+                        progress(
+                                each,
+                                accommodation,
+                                done.getOrDefault(each.id(), Map.of()).get(student.id()))))
+                .toList();
+    }
+
+    /** The lesson, if it is there for her. */
+    Met meet(Student student, String assignmentId) {
+        Assignment assignment = store.find(assignmentId)
+                .filter(each -> !each.takenBack() && each.classId().equals(student.classId()))
+                .orElseThrow(() -> new NotFoundException("assignment"));
+        Accommodation accommodation = accommodations.of(student.id());
+        boolean hers = isTo(assignment, student.id(), store.groupsOf(student.id()))
+                && assignment.due().isThere(clock.millis(), accommodation);
+        if (!hers) {
+            throw new NotFoundException("assignment");
+        }
+        SchoolClass in = classes.find(student.classId()).orElseThrow(() -> new NotFoundException("class"));
+        return new Met(assignment, in, accommodation, met(assignment, accommodation));
+    }
+
+    /** How many lines of something a child hears, of how many. */
+    record Hers(Assignment assignment, long lines, long ofLines) {}
+
+    List<Hers> whatSheHears(Teacher teacher, String classId, String studentId) {
+        classes.require(teacher, classId);
+        Accommodation accommodation = accommodations.of(studentId);
+        Set<String> groups = store.groupsOf(studentId);
+        return store.ofClass(classId).stream()
+                .filter(each -> isTo(each, studentId, groups))
+                .map(each ->
+                        new Hers(each, heardLines(met(each, accommodation)), heardLines(met(each, Accommodation.NONE))))
+                .toList();
+    }
+
+    private static long heardLines(PublishedLesson lesson) {
+        return lesson.lines().filter(line -> line.isHeard()).count();
+    }
+
+    /** What a child meets, as her teacher looks at it: it need not have begun. */
+    Met asSheMeetsIt(Teacher teacher, String assignmentId, String studentId) {
+        Assignment assignment = store.find(assignmentId).orElseThrow(() -> new NotFoundException("assignment"));
+        SchoolClass in = classes.require(teacher, assignment.classId());
+        classes.students(teacher, in.id()).stream()
+                .filter(each -> each.id().equals(studentId))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("student"));
+        Accommodation accommodation = accommodations.of(studentId);
+        return new Met(assignment, in, accommodation, met(assignment, accommodation));
+    }
+
+    void opened(Student student, Met met) {
+        heard.opened(met.assignment().id(), student.id());
+    }
+
+    void heard(Student student, Met met, String lineId) {
+        if (met.lesson().line(lineId).isPresent()) {
+            heard.heard(met.assignment().id(), student.id(), lineId);
+        }
+    }
+}

@@ -1,0 +1,185 @@
+package prolalia.app.assignment;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseBody;
+import prolalia.app.account.Actor.Student;
+import prolalia.app.assignment.AssignmentService.Met;
+import prolalia.app.assignment.AssignmentService.ToDo;
+import prolalia.app.classroom.DoorWay;
+import prolalia.app.classroom.DoorWay.Inside;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.player.PlayerService;
+import prolalia.app.player.StudentFiles;
+import prolalia.core.align.WordTimes.Word;
+import prolalia.core.classroom.Accommodation;
+import prolalia.formats.web.BehindDoor;
+
+/** What a child meets behind the door of her class: what there is to do, and each lesson of it. */
+@Controller
+@RequestMapping("/my")
+class ChildController {
+    static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
+
+    private final DoorWay door;
+    private final AssignmentService assignments;
+    private final PlayerService player;
+    private final StudentFiles files;
+    private final MediaResponses media;
+
+    ChildController(
+            DoorWay door,
+            AssignmentService assignments,
+            PlayerService player,
+            StudentFiles files,
+            MediaResponses media) {
+        this.door = door;
+        this.assignments = assignments;
+        this.player = player;
+        this.files = files;
+        this.media = media;
+    }
+
+    @GetMapping
+    String toDo(HttpServletRequest request, HttpServletResponse response, Model model) {
+        Inside inside = door.inside(request);
+        List<ToDo> toDo = assignments.toDo(inside.actor());
+        response.setHeader("Cache-Control", "no-store");
+        model.addAttribute("inside", inside);
+        model.addAttribute("toDo", toDo);
+        return "assignment/my";
+    }
+
+    /** Who is here, as a child is asked whether it is still she. */
+    @GetMapping("/who")
+    String who(HttpServletRequest request, Model model) {
+        model.addAttribute("inside", door.inside(request));
+        return "assignment/who";
+    }
+
+    @PostMapping("/leave")
+    String leave(HttpServletRequest request, HttpServletResponse response) {
+        return "redirect:/door"
+                + door.leave(request, response).map(token -> "/" + token).orElse("");
+    }
+
+    /** What is said of something that is to do: its title, or its direction. */
+    @GetMapping("/said/{id}/{part}.mp3")
+    ResponseEntity<Resource> said(@PathVariable String id, @PathVariable String part, HttpServletRequest request)
+            throws IOException {
+        Assignment assignment = assignments.meet(student(request), id).assignment();
+        String sound = part.equals("direction") ? assignment.directionSound() : assignment.titleSound();
+        if (sound == null) {
+            throw new NotFoundException("sound");
+        }
+        return media.serve(sound, MediaResponses.MP3, request);
+    }
+
+    private Student student(HttpServletRequest request) {
+        return door.inside(request).actor();
+    }
+
+    private Met met(HttpServletRequest request, String id) {
+        return assignments.meet(student(request), id);
+    }
+
+    @GetMapping("/{id}")
+    ResponseEntity<String> first(@PathVariable String id, HttpServletRequest request) {
+        return page(id, 1, request);
+    }
+
+    @GetMapping("/{id}/{number:[0-9]{1,4}}")
+    ResponseEntity<String> page(@PathVariable String id, @PathVariable int number, HttpServletRequest request) {
+        Student student = student(request);
+        Met met = assignments.meet(student, id);
+        assignments.opened(student, met);
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .contentType(HTML)
+                .body(player.page(met.lesson(), number, "/my/" + id, behindDoor(met, "/my/" + id)));
+    }
+
+    static BehindDoor behindDoor(Met met, String base) {
+        Accommodation accommodation = met.accommodation();
+        return new BehindDoor(
+                "/my",
+                base + "/heard/",
+                "/my/who",
+                met.schoolClass().idleMinutes(),
+                accommodation.speedPercent(),
+                accommodation.words() == Accommodation.Words.LARGE,
+                accommodation.switches());
+    }
+
+    /** She heard a line to its end. */
+    @PostMapping("/{id}/heard/{lineId}")
+    ResponseEntity<Void> heard(@PathVariable String id, @PathVariable String lineId, HttpServletRequest request) {
+        Student student = student(request);
+        assignments.heard(student, assignments.meet(student, id), lineId);
+        return ResponseEntity.noContent().build();
+    }
+
+    /** She asked for a hint. */
+    @PostMapping("/{id}/hints/{lineId}")
+    ResponseEntity<Void> hint(@PathVariable String id, @PathVariable String lineId, HttpServletRequest request) {
+        player.asked(met(request, id).lesson(), lineId);
+        return ResponseEntity.noContent().build();
+    }
+
+    @GetMapping("/{id}/sound/{hash}.mp3")
+    ResponseEntity<Resource> sound(@PathVariable String id, @PathVariable String hash, HttpServletRequest request)
+            throws IOException {
+        return files.sound(met(request, id).lesson(), hash, request);
+    }
+
+    @GetMapping("/{id}/picture/{hash}")
+    ResponseEntity<Resource> picture(@PathVariable String id, @PathVariable String hash, HttpServletRequest request)
+            throws IOException {
+        return files.picture(met(request, id).lesson(), hash, request);
+    }
+
+    @GetMapping("/{id}/thing/{hash}")
+    ResponseEntity<Resource> thing(@PathVariable String id, @PathVariable String hash, HttpServletRequest request)
+            throws IOException {
+        return files.thing(met(request, id).assignment().lessonId(), hash, request);
+    }
+
+    @GetMapping("/{id}/words/{lineId}")
+    @ResponseBody
+    List<Word> words(@PathVariable String id, @PathVariable String lineId, HttpServletRequest request) {
+        return files.words(met(request, id).lesson(), lineId);
+    }
+
+    /** Whoever isn't inside goes to the door; a script is told so. */
+    @ExceptionHandler(DoorWay.OutsideException.class)
+    String outside(HttpServletRequest request, HttpServletResponse response) {
+        if (!request.getMethod().equals("GET")
+                || !String.valueOf(request.getHeader("Accept")).contains("text/html")) {
+            response.setStatus(HttpStatus.UNAUTHORIZED.value());
+        }
+        return "classroom/no-door";
+    }
+
+    /** What was taken back, has ended, or was never hers. */
+    @ExceptionHandler(NotFoundException.class)
+    String notHere(HttpServletResponse response) {
+        response.setStatus(HttpStatus.NOT_FOUND.value());
+        return "assignment/gone";
+    }
+}

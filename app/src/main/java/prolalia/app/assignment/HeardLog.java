@@ -1,0 +1,76 @@
+package prolalia.app.assignment;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** What children hear, written down every second, all at once: a class that listens doesn't hold up a teacher who records. */
+@Component
+class HeardLog implements DisposableBean {
+    private static final Logger LOG = LoggerFactory.getLogger(HeardLog.class);
+    private static final int MOST_WAITING = 100_000;
+
+    private final AssignmentStore store;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+    private final ConcurrentLinkedQueue<Event> waiting = new ConcurrentLinkedQueue<>();
+
+    HeardLog(AssignmentStore store, TransactionTemplate transaction, Clock clock) {
+        this.store = store;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    /** @param lineId null: a page was opened */
+    private record Event(String assignmentId, String studentId, String lineId, long at) {}
+
+    void opened(String assignmentId, String studentId) {
+        put(new Event(assignmentId, studentId, null, clock.millis()));
+    }
+
+    void heard(String assignmentId, String studentId, String lineId) {
+        put(new Event(assignmentId, studentId, lineId, clock.millis()));
+    }
+
+    private void put(Event event) {
+        if (waiting.size() < MOST_WAITING) {
+            waiting.add(event);
+        }
+    }
+
+    @Scheduled(fixedDelay = 1_000)
+    void writeDown() {
+        List<Event> now = new ArrayList<>();
+        for (Event next = waiting.poll(); next != null; next = waiting.poll()) {
+            now.add(next);
+        }
+        if (now.isEmpty()) {
+            return;
+        }
+        try {
+            transaction.executeWithoutResult(status -> now.forEach(this::write));
+        } catch (RuntimeException failed) {
+            LOG.warn("What children heard could not be written down as yet: {}", failed.getMessage());
+            now.forEach(this::put);
+        }
+    }
+
+    private void write(Event event) {
+        store.visited(event.assignmentId(), event.studentId(), event.at());
+        if (event.lineId() != null) {
+            store.heard(event.assignmentId(), event.studentId(), event.lineId(), event.at());
+        }
+    }
+
+    @Override
+    public void destroy() {
+        writeDown();
+    }
+}

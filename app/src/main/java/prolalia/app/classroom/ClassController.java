@@ -1,0 +1,197 @@
+package prolalia.app.classroom;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.classroom.ClassService.ClassView;
+import prolalia.core.classroom.Animal;
+import prolalia.core.classroom.Names;
+
+/** Classes as their teachers see them: who is in them, their groups, and what holds for them. */
+@Controller
+@RequestMapping("/classes")
+class ClassController {
+    private final ClassService classes;
+
+    ClassController(ClassService classes) {
+        this.classes = classes;
+    }
+
+    @GetMapping
+    String all(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @RequestParam(required = false) String removed,
+            @RequestParam(required = false) String refused,
+            Model model) {
+        model.addAttribute("classes", classes.classesOf(teacher.actor()));
+        model.addAttribute("year", classes.schoolYear());
+        model.addAttribute("removed", removed);
+        model.addAttribute("refused", refused);
+        return "classroom/classes";
+    }
+
+    @PostMapping
+    String begin(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String year) {
+        return "redirect:/classes/" + classes.begin(teacher.actor(), name, year);
+    }
+
+    @GetMapping("/{id}")
+    String children(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) String refused,
+            @RequestParam(required = false) Integer added,
+            Model model) {
+        ClassView view = show(teacher, id, model);
+        // Two children of the same name are told apart by more than their names.
+        Set<String> twice = view.students().stream()
+                .collect(Collectors.groupingBy(
+                        student -> student.name().toLowerCase(Locale.ROOT), Collectors.counting()))
+                .entrySet()
+                .stream()
+                .filter(name -> name.getValue() > 1)
+                .map(java.util.Map.Entry::getKey)
+                .collect(Collectors.toSet());
+        model.addAttribute("twice", twice);
+        model.addAttribute("refused", refused);
+        model.addAttribute("added", added);
+        return "classroom/children";
+    }
+
+    private ClassView show(SignedInTeacher teacher, String id, Model model) {
+        ClassView view = classes.view(teacher.actor(), id);
+        model.addAttribute("view", view);
+        model.addAttribute("mayChange", teacher.role().teaches());
+        return view;
+    }
+
+    /** @param names one a line */
+    @PostMapping("/{id}/students")
+    String addStudents(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String names) {
+        List<ClassStudent> added = classes.addStudents(teacher.actor(), id, Names.list(names));
+        return "redirect:/classes/" + id + "?added=" + added.size();
+    }
+
+    @GetMapping("/{id}/groups")
+    String groups(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) String refused,
+            Model model) {
+        show(teacher, id, model);
+        model.addAttribute("refused", refused);
+        return "classroom/groups";
+    }
+
+    @PostMapping("/{id}/groups")
+    String addGroup(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") List<String> student) {
+        classes.addGroup(teacher.actor(), id, name, student);
+        return "redirect:/classes/" + id + "/groups";
+    }
+
+    @PostMapping("/{id}/groups/{groupId}")
+    String changeGroup(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String groupId,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") List<String> student) {
+        classes.changeGroup(teacher.actor(), id, groupId, name, student);
+        return "redirect:/classes/" + id + "/groups";
+    }
+
+    @PostMapping("/{id}/groups/{groupId}/remove")
+    String removeGroup(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String groupId) {
+        classes.removeGroup(teacher.actor(), id, groupId);
+        return "redirect:/classes/" + id + "/groups";
+    }
+
+    @GetMapping("/{id}/settings")
+    String settings(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(required = false) String saved,
+            @RequestParam(required = false) String refused,
+            Model model) {
+        classes.toChange(teacher.actor(), id);
+        ClassView view = show(teacher, id, model);
+        model.addAttribute("others", classes.others(view));
+        model.addAttribute("animals", Animal.values());
+        model.addAttribute("saved", saved != null);
+        model.addAttribute("refused", refused);
+        model.addAttribute("year", classes.schoolYear());
+        return "classroom/settings";
+    }
+
+    @PostMapping("/{id}/settings")
+    String change(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String year,
+            @RequestParam(defaultValue = "BIRD") Animal picture,
+            @RequestParam(defaultValue = "false") boolean keyNeeded,
+            @RequestParam(defaultValue = "5") int idle) {
+        classes.change(teacher.actor(), id, name, year, picture, keyNeeded, idle);
+        return "redirect:/classes/" + id + "/settings?saved";
+    }
+
+    @PostMapping("/{id}/teachers")
+    String addTeacher(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String who) {
+        classes.addTeacher(teacher.actor(), id, who);
+        return "redirect:/classes/" + id + "/settings";
+    }
+
+    @PostMapping("/{id}/teachers/{teacherId}/remove")
+    String removeTeacher(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String teacherId) {
+        classes.removeTeacher(teacher.actor(), id, teacherId);
+        return "redirect:/classes" + (teacherId.equals(teacher.id()) ? "" : "/" + id + "/settings");
+    }
+
+    @PostMapping("/{id}/next-year")
+    String nextYear(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String name,
+            @RequestParam(defaultValue = "") String year,
+            @RequestParam(defaultValue = "") List<String> student) {
+        return "redirect:/classes/" + classes.nextYear(teacher.actor(), id, name, year, student);
+    }
+
+    @PostMapping("/{id}/remove")
+    String remove(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        classes.remove(teacher.actor(), id);
+        return "redirect:/classes?removed=" + id;
+    }
+
+    @PostMapping("/{id}/put-back")
+    String putBack(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        classes.putBack(teacher.actor(), id);
+        return "redirect:/classes/" + id;
+    }
+}

@@ -1,0 +1,29 @@
+package prolalia.app.classroom;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.net.URI;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import prolalia.app.classroom.ClassService.RefusedException;
+
+/** Goes back to the page where something was asked for that can't be, which says why. */
+@ControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
+class ClassRefusals {
+    @ExceptionHandler
+    String refused(RefusedException refused, HttpServletRequest request) {
+        return "redirect:" + cameFrom(request) + "?refused=" + refused.why();
+    }
+
+    /** Only a page of classes, whatever the browser says. */
+    private static String cameFrom(HttpServletRequest request) {
+        try {
+            String path = URI.create(request.getHeader("Referer")).getPath();
+            return path.matches("/classes[/\\w-]*") ? path : "/classes";
+        } catch (RuntimeException noneThatCanBeRead) {
+            return "/classes";
+        }
+    }
+}

@@ -1,0 +1,145 @@
+package prolalia.app.classroom;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.classroom.DoorService.Opened;
+import prolalia.app.classroom.DoorService.Tried;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.Messages;
+import prolalia.app.platform.NotFoundException;
+import prolalia.core.classroom.KeyPicture;
+
+/** The door of a class: a child finds herself, and presses her key. Nothing of it has to be read. */
+@Controller
+class DoorController {
+    private final DoorService doors;
+    private final StudentSignIns signIns;
+    private final MediaResponses media;
+    private final Messages messages;
+
+    DoorController(DoorService doors, StudentSignIns signIns, MediaResponses media, Messages messages) {
+        this.doors = doors;
+        this.signIns = signIns;
+        this.media = media;
+        this.messages = messages;
+    }
+
+    /** Where a door's word is typed. */
+    @GetMapping("/door")
+    String word(@RequestParam(defaultValue = "") String word, HttpServletRequest request, Model model) {
+        if (!word.isBlank()) {
+            var door = doors.ofWord(word, request.getRemoteAddr());
+            if (door.isPresent()) {
+                return "redirect:/door/" + door.get().token();
+            }
+        }
+        model.addAttribute("word", word);
+        return "classroom/door-word";
+    }
+
+    @GetMapping("/door/{token}")
+    String door(@PathVariable String token, Model model) {
+        show(doors.open(token), model);
+        return "classroom/door";
+    }
+
+    @GetMapping("/door/{token}/{studentId}")
+    String key(@PathVariable String token, @PathVariable String studentId, Model model) {
+        Opened opened = doors.open(token);
+        return key(opened, doors.student(opened, studentId), model);
+    }
+
+    private String key(Opened opened, ClassStudent student, Model model) {
+        show(opened, model);
+        model.addAttribute("student", student);
+        model.addAttribute("pictures", KeyPicture.values());
+        model.addAttribute("shut", student.guesses().isShut());
+        return "classroom/door-key";
+    }
+
+    private void show(Opened opened, Model model) {
+        model.addAttribute("opened", opened);
+        model.addAttribute("words", messages.forBrowser("door"));
+    }
+
+    /** @param key the pictures that were pressed, in order */
+    @PostMapping("/door/{token}/{studentId}")
+    String enter(
+            @PathVariable String token,
+            @PathVariable String studentId,
+            @RequestParam(defaultValue = "") String key,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
+        Opened opened = doors.open(token);
+        ClassStudent student = doors.student(opened, studentId);
+        Tried tried = doors.tryKey(opened, student, key);
+        if (tried == Tried.RIGHT) {
+            signIns.enter(DoorService.actor(opened, student), request, response);
+            return "redirect:/my";
+        }
+        response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+        String shown = key(opened, student, model);
+        model.addAttribute("shut", tried == Tried.SHUT);
+        model.addAttribute("wrong", true);
+        return shown;
+    }
+
+    /** The code on a card: where cards are enough, one press more and she is in. */
+    @GetMapping("/door/{token}/card/{card}")
+    String card(@PathVariable String token, @PathVariable String card, Model model) {
+        Opened opened = doors.open(token);
+        ClassStudent student = doors.ofCard(opened, card);
+        if (opened.schoolClass().keyNeeded()) {
+            return key(opened, student, model);
+        }
+        show(opened, model);
+        model.addAttribute("student", student);
+        model.addAttribute("card", card);
+        return "classroom/door-card";
+    }
+
+    @PostMapping("/door/{token}/card/{card}")
+    String enterByCard(
+            @PathVariable String token,
+            @PathVariable String card,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        Opened opened = doors.open(token);
+        ClassStudent student = doors.ofCard(opened, card);
+        if (opened.schoolClass().keyNeeded()) {
+            return "redirect:/door/" + token + "/" + student.id();
+        }
+        signIns.enter(DoorService.actor(opened, student), request, response);
+        return "redirect:/my";
+    }
+
+    /** How a child is called. */
+    @GetMapping("/door/{token}/{studentId}/name.mp3")
+    ResponseEntity<Resource> name(
+            @PathVariable String token, @PathVariable String studentId, HttpServletRequest request) throws IOException {
+        Opened opened = doors.open(token);
+        ClassStudent student = doors.student(opened, studentId);
+        if (!student.isNameSaid()) {
+            throw new NotFoundException("name");
+        }
+        return media.serve(student.nameSound(), MediaResponses.MP3, request);
+    }
+
+    @ExceptionHandler(NotFoundException.class)
+    String notHere(HttpServletResponse response) {
+        response.setStatus(HttpStatus.NOT_FOUND.value());
+        return "classroom/no-door";
+    }
+}

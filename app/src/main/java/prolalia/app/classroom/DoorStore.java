@@ -1,0 +1,113 @@
+package prolalia.app.classroom;
+
+import static prolalia.app.platform.db.Tables.CLASS_STUDENT;
+import static prolalia.app.platform.db.Tables.DOOR;
+import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
+import static prolalia.app.platform.db.Tables.STUDENT;
+import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
+
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+import prolalia.app.account.Actor.Student;
+
+/** The doors of classes, and who came in by them, by the hash of the secret in a browser's cookie. */
+@Repository
+class DoorStore {
+    private final DSLContext writing;
+    private final DSLContext looking;
+
+    DoorStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
+        this.writing = writing;
+        this.looking = looking;
+    }
+
+    /** @param word that opens it as well */
+    record Door(String token, String word, String classId) {}
+
+    Optional<Door> ofClass(String classId) {
+        return looking.selectFrom(DOOR)
+                .where(DOOR.CLASS_ID.eq(classId), DOOR.WITHDRAWN_AT.isNull())
+                .orderBy(DOOR.MADE_AT.desc())
+                .limit(1)
+                .fetchOptional(row -> new Door(row.getToken(), row.getWord(), row.getClassId()));
+    }
+
+    Optional<Door> ofToken(String token) {
+        return looking.selectFrom(DOOR)
+                .where(DOOR.TOKEN.eq(token), DOOR.WITHDRAWN_AT.isNull())
+                .fetchOptional(row -> new Door(row.getToken(), row.getWord(), row.getClassId()));
+    }
+
+    Optional<Door> ofWord(String word) {
+        return looking.selectFrom(DOOR)
+                .where(DOOR.WORD.eq(word), DOOR.WITHDRAWN_AT.isNull())
+                .fetchOptional(row -> new Door(row.getToken(), row.getWord(), row.getClassId()));
+    }
+
+    void add(Door door, long now) {
+        writing.insertInto(DOOR)
+                .set(DOOR.TOKEN, door.token())
+                .set(DOOR.WORD, door.word())
+                .set(DOOR.CLASS_ID, door.classId())
+                .set(DOOR.MADE_AT, now)
+                .execute();
+    }
+
+    void withdrawAll(String classId, long now) {
+        writing.update(DOOR)
+                .set(DOOR.WITHDRAWN_AT, now)
+                .where(DOOR.CLASS_ID.eq(classId), DOOR.WITHDRAWN_AT.isNull())
+                .execute();
+    }
+
+    void signIn(String secretHash, Student student, long now) {
+        writing.insertInto(STUDENT_SIGN_IN)
+                .set(STUDENT_SIGN_IN.SECRET_HASH, secretHash)
+                .set(STUDENT_SIGN_IN.STUDENT_ID, student.id())
+                .set(STUDENT_SIGN_IN.CLASS_ID, student.classId())
+                .set(STUDENT_SIGN_IN.MADE_AT, now)
+                .set(STUDENT_SIGN_IN.SEEN_AT, now)
+                .execute();
+    }
+
+    /** Who is behind a secret, as long as she is in the class that she came in to. */
+    Optional<Student> signedIn(String secretHash, long madeSince) {
+        return looking.select(STUDENT_SIGN_IN.STUDENT_ID, STUDENT_SIGN_IN.CLASS_ID)
+                .from(STUDENT_SIGN_IN)
+                .join(CLASS_STUDENT)
+                .on(
+                        CLASS_STUDENT.STUDENT_ID.eq(STUDENT_SIGN_IN.STUDENT_ID),
+                        CLASS_STUDENT.CLASS_ID.eq(STUDENT_SIGN_IN.CLASS_ID))
+                .join(STUDENT)
+                .on(STUDENT.ID.eq(STUDENT_SIGN_IN.STUDENT_ID))
+                .join(SCHOOL_CLASS)
+                .on(SCHOOL_CLASS.ID.eq(STUDENT_SIGN_IN.CLASS_ID))
+                .where(
+                        STUDENT_SIGN_IN.SECRET_HASH.eq(secretHash),
+                        STUDENT_SIGN_IN.MADE_AT.ge(madeSince),
+                        STUDENT.REMOVED_AT.isNull(),
+                        SCHOOL_CLASS.REMOVED_AT.isNull())
+                .fetchOptional(
+                        row -> new Student(row.get(STUDENT_SIGN_IN.STUDENT_ID), row.get(STUDENT_SIGN_IN.CLASS_ID)));
+    }
+
+    void signOut(String secretHash) {
+        writing.deleteFrom(STUDENT_SIGN_IN)
+                .where(STUDENT_SIGN_IN.SECRET_HASH.eq(secretHash))
+                .execute();
+    }
+
+    void signOutStudent(String studentId) {
+        writing.deleteFrom(STUDENT_SIGN_IN)
+                .where(STUDENT_SIGN_IN.STUDENT_ID.eq(studentId))
+                .execute();
+    }
+
+    void removeMadeBefore(long when) {
+        writing.deleteFrom(STUDENT_SIGN_IN)
+                .where(STUDENT_SIGN_IN.MADE_AT.lt(when))
+                .execute();
+    }
+}

@@ -1,0 +1,78 @@
+package prolalia.app.lesson;
+
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.account.StaffMember;
+import prolalia.app.account.StaffService;
+import prolalia.app.lesson.MemberStore.Member;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.school.AuditLog;
+import prolalia.app.school.AuditLog.Deed;
+
+/** Lessons that colleagues use, or work on together; and lessons that go over to somebody else. */
+@Service
+public class LessonSharing {
+    private final LessonAccess access;
+    private final MemberStore members;
+    private final StaffService staff;
+    private final AuditLog audit;
+
+    LessonSharing(LessonAccess access, MemberStore members, StaffService staff, AuditLog audit) {
+        this.access = access;
+        this.members = members;
+        this.staff = staff;
+        this.audit = audit;
+    }
+
+    /** Who belongs to a lesson, its owner first. */
+    public List<Member> members(Teacher teacher, String lessonId) {
+        return members.of(access.require(teacher, lessonId, Right.READ).id());
+    }
+
+    /** With whom it could be shared. */
+    public List<StaffMember> others(Teacher teacher, String lessonId) {
+        List<String> there =
+                members(teacher, lessonId).stream().map(Member::teacherId).toList();
+        return staff.all().stream()
+                .filter(member -> !member.disabled() && !there.contains(member.id()))
+                .toList();
+    }
+
+    /** An aide works on it together with the others; what that is for her, her role says. */
+    @Transactional
+    public void share(Teacher teacher, String lessonId, String withId, Membership how) {
+        LessonRef lesson = access.require(teacher, lessonId, Right.REMOVE);
+        StaffMember with = needs(withId);
+        if (how == Membership.OWN) {
+            throw new NotFoundException("membership");
+        }
+        members.set(lesson.id(), with.id(), with.role().teaches() ? how : Membership.EDIT);
+        audit.note(teacher.id(), Deed.LESSON_SHARED, lesson.summary().title() + " → " + with.fullName());
+    }
+
+    @Transactional
+    public void unshare(Teacher teacher, String lessonId, String withId) {
+        LessonRef lesson = teacher.id().equals(withId)
+                ? access.require(teacher, lessonId, Right.READ)
+                : access.require(teacher, lessonId, Right.REMOVE);
+        members.remove(lesson.id(), withId);
+        audit.note(teacher.id(), Deed.LESSON_UNSHARED, lesson.summary().title());
+    }
+
+    @Transactional
+    public void handOver(Teacher admin, String fromId, String toId) {
+        StaffMember from = staff.find(fromId).orElseThrow(() -> new NotFoundException("teacher"));
+        StaffMember to = needs(toId);
+        if (!to.role().teaches() || from.id().equals(to.id())) {
+            throw new NotFoundException("teacher to hand over to");
+        }
+        int lessons = members.handOver(from.id(), to.id());
+        audit.note(admin.id(), Deed.LESSONS_HANDED_OVER, from.fullName() + " → " + to.fullName() + ": " + lessons);
+    }
+
+    private StaffMember needs(String id) {
+        return staff.find(id).filter(member -> !member.disabled()).orElseThrow(() -> new NotFoundException("teacher"));
+    }
+}
