@@ -82,7 +82,9 @@ public class ClassService {
         /** A class needs somebody who teaches it. */
         LAST_TEACHER,
         /** She is in the other class already. */
-        IS_THERE
+        IS_THERE,
+        /** The name that was typed to be sure is another one. */
+        NOT_SURE
     }
 
     public static final class RefusedException extends RuntimeException {

@@ -43,6 +43,7 @@ public class LessonService {
     private final LessonAccess access;
     private final LineStore lines;
     private final Messages messages;
+    private final LessonCopyStore copies;
     private final Clock clock;
 
     LessonService(
@@ -51,12 +52,14 @@ public class LessonService {
             LessonAccess access,
             LineStore lines,
             Messages messages,
+            LessonCopyStore copies,
             Clock clock) {
         this.lessons = lessons;
         this.pageStore = pageStore;
         this.access = access;
         this.lines = lines;
         this.messages = messages;
+        this.copies = copies;
         this.clock = clock;
     }
 
@@ -181,6 +184,18 @@ public class LessonService {
         String pageId = pageStore.add(id, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
         return id;
+    }
+
+    /** A lesson of one's own with all that is in another; answers its id. */
+    @Transactional
+    public String copy(Teacher teacher, String lessonId) {
+        LessonSummary of = access.require(teacher, lessonId, Right.READ).summary();
+        if (of.shelf() || !teacher.role().teaches()) {
+            throw new NotFoundException("lesson to copy");
+        }
+        String title = shortened(messages.say("lesson.copyOf", of.title()));
+        int cover = lessonsOf(teacher).size() % COVERS;
+        return copies.copy(lessonId, teacher.id(), title, cover, clock.millis());
     }
 
     /** Makes a lesson without a page; answers its id. */

@@ -1,6 +1,8 @@
 package prolalia.app.lesson;
 
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
@@ -29,6 +31,16 @@ public class LessonSharing {
     /** Who belongs to a lesson, its owner first. */
     public List<Member> members(Teacher teacher, String lessonId) {
         return members.of(access.require(teacher, lessonId, Right.READ).id());
+    }
+
+    public boolean isOwner(Teacher teacher, String lessonId) {
+        return members(teacher, lessonId).stream()
+                .anyMatch(member -> member.teacherId().equals(teacher.id()) && member.membership() == Membership.OWN);
+    }
+
+    /** The names of the owners of lessons that are shared with somebody, by lesson. */
+    public Map<String, String> ownersOfShared(Teacher teacher, Collection<String> lessonIds) {
+        return members.ownersOfShared(teacher.id(), lessonIds);
     }
 
     /** With whom it could be shared. */

@@ -67,6 +67,10 @@ class StorageStore {
                 + "SELECT standing_line_id FROM line WHERE id NOT IN (SELECT id FROM going) AND standing_line_id IS NOT NULL"
                 + " UNION SELECT take.line_id FROM line JOIN take ON take.id = line.kept_take_id"
                 + " WHERE line.id NOT IN (SELECT id FROM going))");
+        // What is said in a class stays as long as it is said there.
+        writing.execute("DELETE FROM going WHERE id IN (SELECT name_line_id FROM class_student"
+                + " UNION SELECT title_line_id FROM assignment"
+                + " UNION SELECT direction_line_id FROM assignment WHERE direction_line_id IS NOT NULL)");
         String lines = "(SELECT id FROM going)";
         // A take that was thrown away alone, unless it is heard somewhere again.
         String takes = "(SELECT id FROM take WHERE line_id IN " + lines + " OR removed_at < " + before
@@ -84,7 +88,7 @@ class StorageStore {
         writing.execute("DELETE FROM take WHERE id IN " + takes);
         writing.execute("DELETE FROM recording WHERE id IN (SELECT recording_id FROM voices_going)");
         writing.execute("DROP TABLE temp.voices_going");
-        for (String table : List.of("split_line", "paper_sound", "hint_asked", "prompt_line")) {
+        for (String table : List.of("split_line", "paper_sound", "hint_asked", "prompt_line", "heard_line")) {
             writing.execute("DELETE FROM " + table + " WHERE line_id IN " + lines);
         }
         writing.execute("DELETE FROM recording WHERE purpose = 'line' AND target_id IN " + lines);
@@ -96,6 +100,34 @@ class StorageStore {
         emptyLessons(lessons);
         writing.execute("DROP TABLE temp.going");
         return deleted;
+    }
+
+    /** The files of the recordings of some lines, and those recordings. */
+    record Voices(Set<String> files, Set<String> recordings) {}
+
+    Voices voicesOf(List<String> lineIds) {
+        Set<String> files = new HashSet<>();
+        Set<String> recordings = new HashSet<>();
+        for (String line : lineIds) {
+            writing.fetch("SELECT original_hash, sound_hash FROM take WHERE line_id = ?", line)
+                    .forEach(row -> {
+                        files.add(row.get(0, String.class));
+                        files.add(row.get(1, String.class));
+                    });
+            writing.fetch("SELECT id, raw_hash FROM recording WHERE purpose = 'line' AND target_id = ?", line)
+                    .forEach(row -> {
+                        recordings.add(row.get(0, String.class));
+                        files.add(row.get(1, String.class));
+                    });
+        }
+        files.remove(null);
+        return new Voices(files, recordings);
+    }
+
+    /** Some lines were removed long ago. */
+    void removeLongAgo(List<String> lineIds) {
+        lineIds.forEach(line ->
+                writing.execute("UPDATE line SET removed_at = 0, kept_take_id = NULL, words = '' WHERE id = ?", line));
     }
 
     private void emptyPages(String pages) {
@@ -123,7 +155,13 @@ class StorageStore {
         writing.execute("DELETE FROM split_line WHERE long_recording_id IN " + longOnes);
         writing.execute("UPDATE batch_file SET long_recording_id = NULL WHERE long_recording_id IN " + longOnes);
         writing.execute("DELETE FROM long_recording WHERE lesson_id IN " + empty);
-        for (String table : List.of("link", "lesson_member", "lesson_settings", "script_change", "stage_picture")) {
+        String given = "(SELECT id FROM assignment WHERE lesson_id IN " + empty + ")";
+        for (String table : List.of("heard_line", "visit", "assignment_to")) {
+            writing.execute("DELETE FROM " + table + " WHERE assignment_id IN " + given);
+        }
+        writing.execute("DELETE FROM assignment WHERE lesson_id IN " + empty);
+        for (String table :
+                List.of("on_desk", "link", "lesson_member", "lesson_settings", "script_change", "stage_picture")) {
             writing.execute("DELETE FROM " + table + " WHERE lesson_id IN " + empty);
         }
         writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);

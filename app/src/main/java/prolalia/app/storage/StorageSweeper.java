@@ -1,11 +1,13 @@
 package prolalia.app.storage;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -47,6 +49,35 @@ public class StorageSweeper {
         this.clock = clock;
     }
 
+    /** Lets go of some lines at once and for good, with every recording of them. */
+    public void letGoOf(List<String> lineIds) {
+        StorageStore.Voices voices = transaction.execute(status -> {
+            StorageStore.Voices found = store.voicesOf(lineIds);
+            store.removeLongAgo(lineIds);
+            store.forgetRemoved(1);
+            return found;
+        });
+        Set<String> used = store.used();
+        try {
+            for (String recording : voices.recordings()) {
+                FileSystemUtils.deleteRecursively(folder.incoming().resolve(recording));
+            }
+            for (String file : voices.files()) {
+                if (!used.contains(file)) {
+                    delete(file);
+                }
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    private void delete(String file) throws IOException {
+        media.delete(file);
+        Path wave = folder.waves().resolve(file.substring(0, 2)).resolve(file);
+        Files.deleteIfExists(wave);
+    }
+
     @Scheduled(fixedDelay = DAY_MS, initialDelay = 3_600_000)
     public void sweep() throws IOException {
         Instant now = clock.instant();
@@ -63,9 +94,7 @@ public class StorageSweeper {
         int files = 0;
         for (String name : media.keptBefore(now.minus(UNUSED))) {
             if (!used.contains(name)) {
-                media.delete(name);
-                Path wave = folder.waves().resolve(name.substring(0, 2)).resolve(name);
-                Files.deleteIfExists(wave);
+                delete(name);
                 files++;
             }
         }

@@ -65,6 +65,13 @@ class RoutesTest extends RunningHouse {
     private String phoneReading;
     private String link;
     private String otherLink;
+    private String schoolClass;
+    private String student;
+    private String group;
+    private String assignment;
+    private String door;
+    private Visitor child;
+    private Visitor otherChild;
 
     @BeforeAll
     void whatBelongsToInes() throws Exception {
@@ -91,6 +98,24 @@ class RoutesTest extends RunningHouse {
         String ownLesson = second.lessonOf(ownLine);
         phoneReading = phone(second, ownLesson, ownLine);
         otherLink = link(second, ownLesson);
+        peopleOfInes();
+    }
+
+    private void peopleOfInes() throws Exception {
+        schoolClass = Visitor.newClass(ines, "Wagtails");
+        String at = "/classes/" + schoolClass;
+        ines.form(at + "/students", "names", "Ada\nBo");
+        student = Visitor.first(ines.page(at), at + "/students/([^\"]+)\"");
+        ines.form(at + "/groups", "name", "Reds", "student", student);
+        group = Visitor.first(ines.page(at + "/groups"), at + "/groups/([^\"]+)\"");
+        ines.form("/lessons/" + lesson + "/give", "to", schoolClass);
+        assignment = Visitor.first(ines.page(at + "/given"), "/assignments/([^/]+)/first");
+        door = Visitor.first(ines.page(at + "/door"), "/door/([\\w-]{20,})\"");
+        child = Visitor.child(ines, schoolClass, student);
+        String theirs = Visitor.newClass(second, "Others");
+        second.form("/classes/" + theirs + "/students", "names", "Cleo");
+        String cleo = Visitor.first(second.page("/classes/" + theirs), "/students/([^\"]+)\"");
+        otherChild = Visitor.child(second, theirs, cleo);
     }
 
     private String brought(String what, String rest, byte[] content) throws Exception {
@@ -124,6 +149,9 @@ class RoutesTest extends RunningHouse {
                     case "long-recordings" -> longRecording;
                     case "batches" -> batch;
                     case "papers" -> paper;
+                    case "classes" -> schoolClass;
+                    case "assignments", "my" -> assignment;
+                    case "school" -> "none";
                     default -> "none";
                 };
         return route.pattern()
@@ -135,6 +163,11 @@ class RoutesTest extends RunningHouse {
                         .replace("{hash}", HASH)
                         .replace("{number}", "1")
                         .replace("{sound}", "0")
+                        .replace("{studentId}", student)
+                        .replace("{groupId}", group)
+                        .replace("{teacherId}", "none")
+                        .replace("{card}", "none")
+                        .replace("{part}", "title")
                         .replace("{token}", token)
                 + "?line=" + line + "&lines=" + line + "&take=" + take + "&lineId=" + line + "&thing=x" + FIELDS;
     }
@@ -180,7 +213,7 @@ class RoutesTest extends RunningHouse {
     @Test
     void nobodyGetsWhatIsATeachers() throws Exception {
         List<String> open = new ArrayList<>();
-        for (Route route : of(Who.TEACHER, Who.OWNER)) {
+        for (Route route : of(Who.STAFF, Who.TEACHER, Who.ADMIN, Who.OWNER, Who.CLASS)) {
             Visitor nobody = new Visitor(base());
             nobody.get("/sign-in");
             HttpResponse<byte[]> answer =
@@ -198,7 +231,7 @@ class RoutesTest extends RunningHouse {
     @Test
     void whatBelongsToOneTeacherIsNotThereForASecond() throws Exception {
         List<String> open = new ArrayList<>();
-        for (Route route : of(Who.OWNER)) {
+        for (Route route : of(Who.OWNER, Who.CLASS)) {
             int status = ask(second, route, address(route, reading));
             if (status != 404) {
                 open.add(route.method() + " " + route.pattern() + " " + status);
@@ -208,6 +241,74 @@ class RoutesTest extends RunningHouse {
         // Nothing of it was touched on the way.
         assertThat(ines.page("/lessons/" + lesson)).contains("the root", "1 of 1 voiced");
         assertThat(ines.page("/recordings/unfinished")).doesNotContain("Exception");
+    }
+
+    @Test
+    void whatIsForAdminsAndTeachersIsShutForOthersOfTheSchool() throws Exception {
+        Visitor aide = Visitor.added(ines, base(), "An Aide", "AIDE");
+        List<String> open = new ArrayList<>();
+        for (Route route : of(Who.ADMIN)) {
+            if (ask(second, route, address(route, reading)) != 403) {
+                open.add("teacher: " + route.method() + " " + route.pattern());
+            }
+        }
+        for (Route route : of(Who.ADMIN, Who.TEACHER)) {
+            if (ask(aide, route, address(route, reading)) != 403) {
+                open.add("aide: " + route.method() + " " + route.pattern());
+            }
+        }
+        assertThat(open).isEmpty();
+    }
+
+    @Test
+    void aChildMeetsWhatWasGivenToHerAndNothingElse() throws Exception {
+        List<String> open = new ArrayList<>();
+        for (Route route : of(Who.STUDENT)) {
+            int outside = ask(new Visitor(base()), route, address(route, reading));
+            if (!route.pattern().equals("/my/leave") && outside != 401) {
+                open.add("outside: " + route.pattern() + " " + outside);
+            }
+            int other = route.pattern().contains("{id}") ? ask(otherChild, route, address(route, reading)) : 404;
+            if (other != 404) {
+                open.add("another class's: " + route.pattern() + " " + other);
+            }
+        }
+        for (Route route : of(Who.STAFF, Who.TEACHER, Who.ADMIN, Who.OWNER, Who.CLASS)) {
+            int status = ask(child, route, address(route, reading));
+            boolean shut = List.of(401, 403).contains(status)
+                    || route.method().equals(HttpMethod.GET)
+                            && child.get(address(route, reading))
+                                    .uri()
+                                    .getPath()
+                                    .equals("/sign-in");
+            if (!shut) {
+                open.add("a teacher's: " + route.method() + " " + route.pattern() + " " + status);
+            }
+        }
+        assertThat(open).isEmpty();
+        assertThat(child.get("/my/" + assignment).statusCode()).isEqualTo(200);
+    }
+
+    @Test
+    void aDoorOpensItsOwnClassAlone() throws Exception {
+        String other = Visitor.first(
+                second.page(
+                        "/classes/" + Visitor.first(second.page("/classes"), "href=\"/classes/([^\"]+)\"") + "/door"),
+                "/door/([\\w-]{20,})\"");
+        List<String> open = new ArrayList<>();
+        for (Route route : of(Who.DOOR)) {
+            Visitor guest = new Visitor(base());
+            if (ask(guest, route, address(route, "nowhere")) != 404) {
+                open.add("nowhere: " + route.pattern());
+            }
+            boolean names =
+                    route.pattern().contains("{studentId}") || route.pattern().contains("{card}");
+            if (names && ask(guest, route, address(route, other)) != 404) {
+                open.add("another class's: " + route.pattern());
+            }
+        }
+        assertThat(open).isEmpty();
+        assertThat(new Visitor(base()).page("/door/" + door)).contains("Ada", "Bo");
     }
 
     @Test

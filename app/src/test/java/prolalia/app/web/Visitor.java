@@ -37,6 +37,43 @@ public final class Visitor {
         return ines;
     }
 
+    /** Somebody new at the school, who set her password by her link and signed in. */
+    public static Visitor added(Visitor admin, String base, String fullName, String role) throws Exception {
+        String shown = text(admin.form("/school/people", "fullName", fullName, "role", role));
+        String name = first(shown, "sign-in name “([^”]+)”");
+        String secret = first(shown, "/password/([\\w-]{20,})\"");
+        Visitor she = new Visitor(base);
+        she.get("/password/" + secret);
+        she.form("/password/" + secret, "password", "sieben Samen wachen");
+        she.get("/sign-in");
+        she.form("/sign-in", "name", name, "password", "sieben Samen wachen");
+        return she;
+    }
+
+    /** Answers the id of a class that a teacher makes. */
+    public static String newClass(Visitor teacher, String name) throws Exception {
+        return teacher.form("/classes", "name", name).uri().getPath().substring("/classes/".length());
+    }
+
+    /** A child who came in through the door of her class, by her picture key. */
+    public static Visitor child(Visitor teacher, String schoolClass, String student) throws Exception {
+        String door = first(teacher.page("/classes/" + schoolClass + "/door"), "/door/([\\w-]{20,})\"");
+        Visitor child = new Visitor(teacher.base);
+        child.form("/door/" + door + "/" + student, "key", key(teacher, schoolClass, student));
+        return child;
+    }
+
+    /** As her teacher sees it. */
+    public static String key(Visitor teacher, String schoolClass, String student) throws Exception {
+        Matcher pictures = Pattern.compile("<span role=\"img\" aria-label=\"([a-z]+)\"")
+                .matcher(teacher.page("/classes/" + schoolClass + "/students/" + student));
+        StringBuilder key = new StringBuilder();
+        while (pictures.find()) {
+            key.append(pictures.group(1).toUpperCase(java.util.Locale.ROOT)).append(' ');
+        }
+        return key.toString().strip();
+    }
+
     public HttpResponse<byte[]> get(String path, String... headers) throws Exception {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path));
         for (int i = 0; i < headers.length; i += 2) {

@@ -45,6 +45,10 @@ public final class Names {
         return Normalizer.normalize(turned, Normalizer.Form.NFKD)
                 .replaceAll("\\p{M}", "")
                 .toLowerCase(Locale.ROOT)
+                .replace("ß", "ss")
+                .replace("ø", "o")
+                .replace("ł", "l")
+                .replace("æ", "ae")
                 .replaceAll("[^\\p{L}\\p{N}]+", " ")
                 .strip();
     }

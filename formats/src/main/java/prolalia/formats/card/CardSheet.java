@@ -9,16 +9,20 @@ import java.awt.font.TextLayout;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.PathIterator;
 import java.awt.geom.Rectangle2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.List;
+import javax.imageio.ImageIO;
 import org.apache.batik.parser.AWTPathProducer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.KeyPicture;
 import prolalia.core.classroom.PictureKey;
@@ -41,6 +45,11 @@ public final class CardSheet {
     private static final float KEY_GAP = 8;
     private static final float NAME_SIZE = 22;
     private static final float SMALL_SIZE = 9;
+
+    /** A name is no smaller than this share of its size. */
+    private static final float SMALLEST_NAME = 0.62f;
+
+    private static final int NAME_ROWS = 3;
     private static final Color INK = new Color(0x1f3442);
     private static final Color RULE = new Color(0xbcd0dc);
     private static final Color MARGIN_LINE = new Color(0xd98b85);
@@ -73,7 +82,7 @@ public final class CardSheet {
                 PDPage page = new PDPage(PDRectangle.A4);
                 document.addPage(page);
                 try (PDPageContentStream content = new PDPageContentStream(document, page)) {
-                    sheet(content, cards.subList(from, Math.min(cards.size(), from + onSheet)));
+                    sheet(document, content, cards.subList(from, Math.min(cards.size(), from + onSheet)));
                 }
             }
             document.getDocumentInformation().setTitle("Cards");
@@ -84,18 +93,19 @@ public final class CardSheet {
         }
     }
 
-    private static void sheet(PDPageContentStream content, List<Card> cards) throws IOException {
+    private static void sheet(PDDocument document, PDPageContentStream content, List<Card> cards) throws IOException {
         float width = (PDRectangle.A4.getWidth() - 2 * MARGIN) / COLUMNS;
         float height = (PDRectangle.A4.getHeight() - 2 * MARGIN) / ROWS;
         for (int i = 0; i < cards.size(); i++) {
             float left = MARGIN + i % COLUMNS * width;
             float top = PDRectangle.A4.getHeight() - MARGIN - i / COLUMNS * height;
-            new Drawing(content, left, top, width, height).card(cards.get(i));
+            new Drawing(document, content, left, top, width, height).card(cards.get(i));
         }
     }
 
     /** One card; y grows downwards from its top, as on a page that is read. */
-    private record Drawing(PDPageContentStream content, float left, float top, float width, float height) {
+    private record Drawing(
+            PDDocument document, PDPageContentStream content, float left, float top, float width, float height) {
         void card(Card card) throws IOException {
             content.setLineDashPattern(new float[] {3, 4}, 0);
             content.setStrokingColor(RULE);
@@ -110,7 +120,7 @@ public final class CardSheet {
             content.stroke();
             float room = width - CODE - 2.5f * PADDING;
             picture(CardPictures.of(card.animal()), PADDING + 2, PADDING, ANIMAL, tint(card.tint()));
-            text(card.name(), Font.BOLD, NAME_SIZE, PADDING + 2, PADDING + ANIMAL + NAME_SIZE + 2, room);
+            name(card.name(), room);
             text(card.className(), Font.PLAIN, SMALL_SIZE, PADDING + ANIMAL + 8, PADDING + 14, room - ANIMAL - 6);
             float keyTop = height - PADDING - KEY;
             List<KeyPicture> pictures = card.key().pictures();
@@ -118,7 +128,7 @@ public final class CardSheet {
                 picture(CardPictures.of(pictures.get(i)), PADDING + 2 + i * (KEY + KEY_GAP), keyTop, KEY, INK);
             }
             code(card.address(), width - CODE - PADDING + 4, PADDING - 4);
-            text(card.word(), Font.PLAIN, SMALL_SIZE, width - CODE - PADDING + 14, PADDING + CODE + 10, CODE);
+            text(card.word(), Font.PLAIN, SMALL_SIZE, width - CODE - PADDING + 14, PADDING + CODE + 8, CODE - 14);
         }
 
         private static Color tint(Animal.Tint tint) {
@@ -140,25 +150,59 @@ public final class CardSheet {
             fill(to.createTransformedShape(strokes), ink);
         }
 
+        /** In one row if it may be; a long one in smaller rows, and the rest of it left out. */
+        private void name(String name, float room) throws IOException {
+            float baseline = PADDING + ANIMAL + NAME_SIZE + 2;
+            if (advance(name, NAME_SIZE) <= room / SMALLEST_NAME) {
+                text(name, Font.BOLD, NAME_SIZE, PADDING + 2, baseline, room);
+                return;
+            }
+            float size = NAME_SIZE * SMALLEST_NAME;
+            String left = name;
+            for (int row = 0; row < NAME_ROWS && !left.isBlank(); row++) {
+                int fits = fitting(left, size, room);
+                boolean rest = row == NAME_ROWS - 1 && fits < left.length();
+                text(left.substring(0, fits).strip() + (rest ? "…" : ""), Font.BOLD, size, PADDING + 2, baseline, room);
+                left = left.substring(fits).strip();
+                baseline += size * 1.1f;
+            }
+        }
+
+        /** How much of a text fits, to the end of a word if one ends there. */
+        private static int fitting(String text, float size, float room) {
+            int fits = text.length();
+            while (fits > 1 && advance(text.substring(0, fits), size) > room) {
+                fits--;
+            }
+            int space = text.lastIndexOf(' ', fits);
+            return fits < text.length() && space > 0 ? space : fits;
+        }
+
+        private static float advance(String text, float size) {
+            return text.isBlank() ? 0 : layout(text, Font.BOLD, size).getAdvance();
+        }
+
+        private static TextLayout layout(String text, int style, float size) {
+            return new TextLayout(text, new Font(Font.SANS_SERIF, style, 1).deriveFont(size), EXACT);
+        }
+
         /** As large as it may be, smaller where it wouldn't fit. */
         private void text(String words, int style, float size, float x, float baseline, float room) throws IOException {
             if (words.isBlank()) {
                 return;
             }
-            TextLayout layout = new TextLayout(words, new Font(Font.SANS_SERIF, style, 1).deriveFont(size), EXACT);
+            TextLayout layout = layout(words, style, size);
             double scale = Math.min(1, room / Math.max(1, layout.getAdvance()));
             AffineTransform to = AffineTransform.getTranslateInstance(x, baseline);
             to.scale(scale, scale);
             fill(layout.getOutline(to), INK);
         }
 
+        /** As a picture: side by side, small filled squares print with hairlines between them. */
         private void code(String address, float x, float y) throws IOException {
-            CodeImage code = CodeImage.of(address);
-            Shape modules = AWTPathProducer.createShape(new StringReader(code.path()), PathIterator.WIND_NON_ZERO);
-            double module = CODE / (double) code.sizeModules();
-            AffineTransform to = AffineTransform.getTranslateInstance(x, y);
-            to.scale(module, module);
-            fill(to.createTransformedShape(modules), Color.BLACK);
+            BufferedImage modules =
+                    ImageIO.read(new ByteArrayInputStream(CodeImage.of(address).png()));
+            content.drawImage(LosslessFactory.createFromImage(document, modules), left + x, top - y - CODE, CODE, CODE);
         }
 
         private void fill(Shape shape, Color color) throws IOException {

@@ -48,8 +48,7 @@ public final class StudentPageWriter {
     }
 
     /** The page of a child who came in through a door. */
-    public String writeBehindDoor(
-            StudentPage page, Map<Prompt, String> prompts, LessonUrls places, BehindDoor door) {
+    public String writeBehindDoor(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, BehindDoor door) {
         return write(page, prompts, places, null, null, door);
     }
 

@@ -1,0 +1,156 @@
+package prolalia.app.classroom;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.List;
+import java.util.Locale;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import org.thymeleaf.TemplateEngine;
+import org.thymeleaf.context.Context;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.school.AuditLog;
+import prolalia.app.school.AuditLog.Deed;
+import prolalia.app.storage.StorageSweeper;
+import prolalia.core.classroom.Names;
+
+/**
+ * All that is kept of one student. Who was deleted is remembered by her id alone, in a list beside the database: when a backup of
+ * before comes back, she is deleted again as the server starts.
+ */
+@Service
+class StudentFile implements SmartInitializingSingleton {
+    private static final Logger LOG = LoggerFactory.getLogger(StudentFile.class);
+    private static final String LIST = "deleted-students";
+
+    private final ClassService classes;
+    private final AccommodationService accommodations;
+    private final StudentStore students;
+    private final StudentFileStore store;
+    private final StorageSweeper sweeper;
+    private final MediaStore media;
+    private final AuditLog audit;
+    private final TemplateEngine templates;
+    private final TransactionTemplate transaction;
+    private final Path list;
+
+    StudentFile(
+            ClassService classes,
+            AccommodationService accommodations,
+            StudentStore students,
+            StudentFileStore store,
+            StorageSweeper sweeper,
+            MediaStore media,
+            AuditLog audit,
+            TemplateEngine templates,
+            TransactionTemplate transaction,
+            DataFolder folder) {
+        this.classes = classes;
+        this.accommodations = accommodations;
+        this.students = students;
+        this.store = store;
+        this.sweeper = sweeper;
+        this.media = media;
+        this.audit = audit;
+        this.templates = templates;
+        this.transaction = transaction;
+        list = folder.root().resolve(LIST);
+    }
+
+    record TakenOut(String fileName, byte[] zip) {}
+
+    /** A ZIP with a page that can be read, and what is said of her. */
+    TakenOut takeOut(Teacher teacher, String classId, String studentId) {
+        classes.toChange(teacher, classId);
+        ClassStudent student = classes.student(teacher, classId, studentId);
+        Context context = new Context(Locale.ENGLISH);
+        context.setVariable("student", student);
+        context.setVariable("classes", students.classesOf(studentId).values());
+        context.setVariable("accommodation", accommodations.of(studentId));
+        context.setVariable("opened", store.opened(studentId));
+        context.setVariable("heard", store.heard(studentId));
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+            zip.putNextEntry(new ZipEntry("index.html"));
+            zip.write(templates.process("classroom/student-file", context).getBytes(StandardCharsets.UTF_8));
+            zip.closeEntry();
+            if (student.isNameSaid()) {
+                zip.putNextEntry(new ZipEntry("name.mp3"));
+                Files.copy(media.file(student.nameSound()), zip);
+                zip.closeEntry();
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+        audit.note(teacher.id(), Deed.STUDENT_EXPORTED, student.name());
+        String name = student.name().replaceAll("[^\\p{L}\\p{N} -]", "").strip();
+        return new TakenOut((name.isEmpty() ? "student" : name) + ".zip", out.toByteArray());
+    }
+
+    /**
+     * Deletes all of her, for good.
+     *
+     * @param sure her name, typed by somebody who is sure; otherwise nothing is done
+     */
+    boolean delete(Teacher teacher, String classId, String studentId, String sure) {
+        classes.toChange(teacher, classId);
+        ClassStudent student = classes.student(teacher, classId, studentId);
+        if (!Names.likeness(sure).equals(Names.likeness(student.name())) || sure.isBlank()) {
+            return false;
+        }
+        remember(studentId);
+        delete(studentId);
+        // What is written down of it doesn't name her.
+        audit.note(
+                teacher.id(),
+                Deed.STUDENT_REMOVED,
+                classes.require(teacher, classId).name());
+        return true;
+    }
+
+    private void delete(String studentId) {
+        List<String> lines = transaction.execute(status -> store.delete(studentId));
+        sweeper.letGoOf(lines);
+    }
+
+    private void remember(String studentId) {
+        try {
+            Files.writeString(
+                    list,
+                    studentId + System.lineSeparator(),
+                    StandardOpenOption.CREATE,
+                    StandardOpenOption.APPEND,
+                    StandardOpenOption.SYNC);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    @Override
+    public void afterSingletonsInstantiated() {
+        if (!Files.exists(list)) {
+            return;
+        }
+        try {
+            List<String> back = store.present(Files.readAllLines(list));
+            back.forEach(this::delete);
+            if (!back.isEmpty()) {
+                LOG.info("Deleted again, as they came back with an older copy of the data: {} students", back.size());
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+}

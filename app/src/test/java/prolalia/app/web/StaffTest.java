@@ -1,0 +1,86 @@
+package prolalia.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+
+/** Who works at the school: added, let in by a link, given a role, kept out. */
+class StaffTest extends RunningHouse {
+    @Test
+    void somebodyNewSetsHerPasswordOnceAndIsKeptOutAtOnce() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        assertThat(Visitor.text(ines.form("/school/people", "fullName", " ", "role", "TEACHER")))
+                .contains("The name is missing");
+        String shown = Visitor.text(ines.form("/school/people", "fullName", "Zoë Quist", "role", "TEACHER"));
+        String secret = Visitor.first(shown, "/password/([\\w-]{20,})\"");
+        assertThat(ines.page("/school/people")).contains("Zoë Quist").doesNotContain(secret);
+        Visitor zoe = new Visitor(base());
+        assertThat(zoe.page("/password/" + secret)).contains("Welcome, Zoë Quist", "zoe");
+        assertThat(Visitor.text(zoe.form("/password/" + secret, "password", "short")))
+                .contains("too short");
+        zoe.form("/password/" + secret, "password", "sieben Samen wachen");
+        assertThat(zoe.page("/password/" + secret)).contains("This link is over");
+        zoe.get("/sign-in");
+        zoe.form("/sign-in", "name", "zoe", "password", "sieben Samen wachen");
+        String lesson = zoe.lessonOf(zoe.newLine("Zoë's own line"));
+        assertThat(zoe.get("/school").statusCode()).isEqualTo(403);
+        String id = Visitor.first(ines.page("/school/people"), "(?s)<b>Zoë Quist</b>.*?/school/people/([^/]+)/role");
+        ines.form("/school/people/" + id + "/disable");
+        assertThat(zoe.get("/lessons/" + lesson).uri().getPath())
+                .as("signed out at once")
+                .isEqualTo("/sign-in");
+        zoe.form("/sign-in", "name", "zoe", "password", "sieben Samen wachen");
+        assertThat(zoe.get("/").uri().getPath()).isEqualTo("/sign-in");
+        String own = Visitor.first(ines.page("/school/people"), "(?s)<b>Ines Faro</b>.*?/school/people/([^/]+)/role");
+        ines.form("/school/people/" + id + "/hand-over", "to", own);
+        assertThat(ines.page("/lessons/" + lesson)).as("her lessons stay").contains("Zoë&#39;s own line");
+        assertThat(ines.page("/school/log")).contains("added Zoë Quist", "kept Zoë Quist from coming in");
+        ines.form("/lessons/" + lesson + "/remove");
+    }
+
+    @Test
+    void somebodyAlwaysLooksAfterTheSchool() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String people = ines.page("/school/people");
+        String own = Visitor.first(people, "(?s)<b>Ines Faro</b>.*?/school/people/([^/]+)/role");
+        for (String deed : new String[] {"/disable", "/role?role=AIDE"}) {
+            assertThat(Visitor.text(ines.form("/school/people/" + own + deed)))
+                    .contains("Somebody has to look after the school");
+        }
+        Visitor other = Visitor.added(ines, base(), "Olga Other", "ADMIN");
+        String olga = Visitor.first(ines.page("/school/people"), "(?s)<b>Olga Other</b>.*?/school/people/([^/]+)/role");
+        // Two admins disable each other: one stays.
+        other.form("/school/people/" + own + "/disable");
+        ines.form("/school/people/" + olga + "/disable");
+        other.form("/school/people/" + own + "/enable");
+        assertThat(other.page("/school/people")).contains("Olga Other");
+        Visitor again = Visitor.ines(base());
+        again.form("/school/people/" + olga + "/disable");
+        assertThat(again.page("/school")).contains("Tern Lane School");
+    }
+
+    @Test
+    void anAideReadsAloudAndPlacesMarksAndChangesNothingElse() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        Visitor aide = Visitor.added(ines, base(), "Ari Aide", "AIDE");
+        String id = Visitor.first(ines.page("/school/people"), "(?s)<b>Ari Aide</b>.*?/school/people/([^/]+)/role");
+        String line = ines.newLine("read by Ari");
+        String lesson = ines.lessonOf(line);
+        assertThat(aide.get("/lessons/" + lesson).statusCode()).isEqualTo(404);
+        ines.form("/lessons/" + lesson + "/people", "who", id, "how", "EDIT");
+        assertThat(aide.page("/lessons/" + lesson)).contains("read by Ari");
+        String stage = Visitor.first(aide.page("/lessons/" + lesson + "/pages/1"), "(/lessons/[^/]+/stages/[^\"]+)\"");
+        byte[] spot = ("{\"things\":[{\"kind\":\"SPOT\",\"id\":\"a\",\"mark\":true,\"area\":{\"x\":0.1,\"y\":0.1,"
+                        + "\"w\":0.07,\"h\":0.1},\"lineId\":\"" + line + "\"}],\"manner\":{}}")
+                .getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        assertThat(aide.send("PUT", stage + "?version=0", "application/json", spot)
+                        .statusCode())
+                .isEqualTo(200);
+        assertThat(aide.putForm("/lines/" + line + "/words", "revision", "2", "words", "other words")
+                        .statusCode())
+                .isEqualTo(404);
+        assertThat(aide.form("/lessons/" + lesson + "/link").statusCode()).isEqualTo(404);
+        assertThat(aide.form("/lessons", "title", "own").statusCode()).isEqualTo(403);
+        ines.form("/lessons/" + lesson + "/remove");
+    }
+}

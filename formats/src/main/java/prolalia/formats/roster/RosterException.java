@@ -1,0 +1,29 @@
+package prolalia.formats.roster;
+
+/** A file that isn't taken as a list of students. */
+public final class RosterException extends Exception {
+    private static final long serialVersionUID = 1;
+
+    /** Why. */
+    public enum Fault {
+        EMPTY,
+        /** No column is a name. */
+        NO_NAMES,
+        TOO_LARGE,
+        TOO_MANY_ROWS,
+        /** A ZIP that isn't OneRoster's. */
+        OTHER_ZIP,
+        BROKEN
+    }
+
+    private final Fault fault;
+
+    RosterException(Fault fault) {
+        super(fault.name());
+        this.fault = fault;
+    }
+
+    public Fault fault() {
+        return fault;
+    }
+}
