@@ -16,3 +16,14 @@ voice bean-2a "The bean drinks and drinks until its coat splits."
 voice bean-2b "Which part comes out of the seed first?"
 voice bean-2c "the root"
 voice bean-2d "the leaf"
+
+# The class Terns: how its children are called, and what is given to them.
+mkdir -p terns
+n=0
+for name in Mara Ole Yusuf Agnes Bo Finn Pia Tom Leila Noah Zoë Ivan Ruth Kofi; do
+  n=$((n + 1))
+  voice "terns/name-$n" "$name."
+done
+voice terns/title-bean "How a bean wakes up."
+voice terns/title-bakery "At the bakery counter."
+voice terns/direction-bean "Listen to each page. Then draw what the bean needs."

@@ -44,6 +44,7 @@ final class Routes {
 
     static final List<Route> ALL = List.of(
             new Route(POST, "/enter-demo", Who.ANYBODY),
+            new Route(GET, "/enter-demo/child", Who.ANYBODY),
             new Route(GET, "/first-account", Who.ANYBODY),
             new Route(POST, "/first-account", Who.ANYBODY),
             new Route(GET, "/oembed", Who.ANYBODY),
@@ -124,6 +125,9 @@ final class Routes {
             new Route(GET, "/assignments/{id}/as/{studentId}/thing/{hash}", Who.CLASS),
             new Route(GET, "/assignments/{id}/as/{studentId}/words/{lineId}", Who.CLASS),
             new Route(GET, "/lessons/{id}/give", Who.OWNER),
+            new Route(POST, "/lessons/{id}/folder", Who.OWNER),
+            new Route(POST, "/folders", Who.STAFF),
+            new Route(POST, "/folders/{id}/remove", Who.OWNER),
             new Route(GET, "/lessons/{id}/people", Who.OWNER),
             new Route(POST, "/lessons/{id}/people", Who.OWNER),
             new Route(POST, "/lessons/{id}/people/{teacherId}/remove", Who.OWNER),

@@ -195,7 +195,7 @@ public class ClassService {
         return students.find(classId, studentId).orElseThrow(() -> new NotFoundException("student"));
     }
 
-    PictureKey key(ClassStudent student) {
+    public PictureKey key(ClassStudent student) {
         return seal.open(student.sealedKey());
     }
 
@@ -434,6 +434,12 @@ public class ClassService {
     }
 
     // ---- the door
+
+    /** The secret of the link to the door of a class. */
+    public String doorOf(Teacher teacher, String classId) {
+        classes.require(teacher, classId);
+        return doors.ofClass(classId).map(Door::token).orElseThrow(() -> new NotFoundException("door"));
+    }
 
     /** The old door and every card lead nowhere any more. */
     @Transactional

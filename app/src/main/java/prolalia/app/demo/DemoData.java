@@ -62,6 +62,7 @@ class DemoData implements SmartInitializingSingleton {
     private final ReadPapers papers;
     private final StageService stages;
     private final LinkService links;
+    private final DemoClasses classes;
     private final DataFolder folder;
 
     DemoData(
@@ -75,7 +76,9 @@ class DemoData implements SmartInitializingSingleton {
             ReadPapers papers,
             StageService stages,
             LinkService links,
+            DemoClasses classes,
             DataFolder folder) {
+        this.classes = classes;
         this.accounts = accounts;
         this.school = school;
         this.lessons = lessons;
@@ -106,14 +109,22 @@ class DemoData implements SmartInitializingSingleton {
         school.save("Tern Lane School", MINUTES, "");
         // Nobody knows these passwords: the demo is entered by its button alone.
         accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken(), Role.ADMIN);
-        accounts.add("Tobi Marsh", "tobi", Ids.newToken());
+        accounts.add(DemoTeacher.SECOND_FULL_NAME, DemoTeacher.SECOND_SIGN_IN_NAME, Ids.newToken());
+        accounts.add("Ari Lund", "ari", Ids.newToken(), Role.AIDE);
         SignedInTeacher ines = accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow();
-        bakery(ines.actor());
-        bean(ines.actor());
+        SignedInTeacher tobi = accounts.teacher(DemoTeacher.SECOND_SIGN_IN_NAME).orElseThrow();
+        String bakery = bakery(ines.actor());
+        String bean = bean(ines.actor());
+        classes.terns(
+                ines.actor(),
+                accounts.teacher("ari").orElseThrow().id(),
+                lessons.lesson(bean).orElseThrow(),
+                lessons.lesson(bakery).orElseThrow());
+        classes.plovers(tobi.actor());
     }
 
     /** A worksheet as it comes in from a PDF; the first lines of its first page are voiced. */
-    private void bakery(Teacher teacher) throws IOException {
+    private String bakery(Teacher teacher) throws IOException {
         String lesson = Ids.newId();
         lessons.addLesson(lesson, teacher.id(), "At the bakery counter", 1, System.currentTimeMillis() - DAY_MS);
         links.give(teacher, lesson);
@@ -153,6 +164,7 @@ class DemoData implements SmartInitializingSingleton {
                         PageElement.Text.Size.TINY,
                         Look.Tint.SLATE)));
         lessons.touch(lesson, System.currentTimeMillis() - DAY_MS);
+        return lesson;
     }
 
     private static Path copied(String name, Path to) throws IOException {
@@ -163,7 +175,7 @@ class DemoData implements SmartInitializingSingleton {
     }
 
     /** Slides as they come in from a PPTX; all but the last page is voiced. */
-    private void bean(Teacher teacher) throws IOException {
+    private String bean(Teacher teacher) throws IOException {
         String lesson = Ids.newId();
         lessons.addLesson(lesson, teacher.id(), "How a bean wakes up", 0, System.currentTimeMillis());
         links.give(teacher, lesson);
@@ -175,6 +187,7 @@ class DemoData implements SmartInitializingSingleton {
         lines.setIcon(script.get(0).line().id(), StepIcon.LOOK);
         lines.setIcon(script.get(script.size() - 1).line().id(), StepIcon.DRAW);
         lessons.touch(lesson, System.currentTimeMillis());
+        return lesson;
     }
 
     /** A file that was read before, and comes in as it was found. */

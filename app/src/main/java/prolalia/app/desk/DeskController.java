@@ -4,8 +4,11 @@ import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.desk.Arrangement.Order;
 
 @Controller
 class DeskController {
@@ -26,9 +29,37 @@ class DeskController {
     String desk(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @RequestParam(required = false) String removed,
+            @RequestParam(defaultValue = "") String words,
+            @RequestParam(defaultValue = "OPENED") Order order,
+            @RequestParam(defaultValue = "") String folder,
             Model model) {
-        model.addAttribute("desk", desk.deskOf(teacher.actor()));
+        Arrangement arrangement = new Arrangement(words, order, folder);
+        model.addAttribute("desk", desk.deskOf(teacher.actor(), arrangement));
+        model.addAttribute("arrangement", arrangement);
+        model.addAttribute("orders", Order.values());
         model.addAttribute("removed", removed);
         return "desk/desk";
+    }
+
+    @PostMapping("/folders")
+    String addFolder(@AuthenticationPrincipal SignedInTeacher teacher, @RequestParam(defaultValue = "") String name) {
+        desk.addFolder(teacher.actor(), name);
+        return "redirect:/";
+    }
+
+    @PostMapping("/folders/{id}/remove")
+    String removeFolder(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        desk.removeFolder(teacher.actor(), id);
+        return "redirect:/";
+    }
+
+    /** @param folder blank: into none */
+    @PostMapping("/lessons/{id}/folder")
+    String put(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String folder) {
+        desk.put(teacher.actor(), id, folder);
+        return "redirect:/" + (folder.isBlank() ? "" : "?folder=" + folder);
     }
 }

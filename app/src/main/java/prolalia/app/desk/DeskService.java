@@ -12,10 +12,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonSharing;
 import prolalia.app.lesson.LessonStore.Binned;
 import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.OnDeskStore;
+import prolalia.app.lesson.OnDeskStore.Folder;
+import prolalia.app.lesson.OnDeskStore.Place;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.RecordingService;
 import prolalia.app.sound.RecordingService.Unfinished;
 import prolalia.app.sound.StoredTake;
@@ -35,15 +42,27 @@ class DeskService {
     private static final int MOST_MARKS = 28;
 
     private static final int LESSONS_KNOWN = 20_000;
+    private static final int MOST_FOLDERS = 60;
+    private static final int LONGEST_FOLDER = 60;
+    private static final Place NOWHERE = new Place(0, null);
     private static final Facts NOTHING = Facts.of(List.of());
 
     private final LessonService lessonService;
     private final RecordingService recordings;
+    private final LessonSharing sharing;
+    private final OnDeskStore onDesk;
     private final Clock clock;
     private final Cache<Key, Facts> known =
             Caffeine.newBuilder().maximumSize(LESSONS_KNOWN).build();
 
-    DeskService(LessonService lessonService, RecordingService recordings, Clock clock) {
+    DeskService(
+            LessonService lessonService,
+            RecordingService recordings,
+            LessonSharing sharing,
+            OnDeskStore onDesk,
+            Clock clock) {
+        this.sharing = sharing;
+        this.onDesk = onDesk;
         this.lessonService = lessonService;
         this.recordings = recordings;
         this.clock = clock;
@@ -53,9 +72,16 @@ class DeskService {
      * What lies on a teacher's desk.
      *
      * @param partOfDay for the greeting
+     * @param shown those of them that are looked for, in order
      * @param lastTake the newest take, null before the first
      */
-    record Desk(PartOfDay partOfDay, List<Book> books, List<Unfinished> unfinished, StoredTake lastTake) {
+    record Desk(
+            PartOfDay partOfDay,
+            List<Book> books,
+            List<Book> shown,
+            List<Folder> folders,
+            List<Unfinished> unfinished,
+            StoredTake lastTake) {
         public long booksWithSilence() {
             return books.stream()
                     .filter(book -> book.coverage().linesToRead() > 0)
@@ -80,20 +106,78 @@ class DeskService {
      *
      * @param marks the state of each line, or of stretches of a long script
      * @param changed the day of the last change
+     * @param sharedBy who made it; null: it is her own
+     * @param folderId null: it lies in none
      */
-    record Book(LessonSummary lesson, Coverage coverage, List<LineState> marks, long toReadMs, LocalDate changed) {}
+    record Book(
+            LessonSummary lesson,
+            Coverage coverage,
+            List<LineState> marks,
+            long toReadMs,
+            LocalDate changed,
+            String sharedBy,
+            String folderId,
+            long openedAt) {}
 
-    Desk deskOf(Teacher teacher) {
+    Desk deskOf(Teacher teacher, Arrangement arrangement) {
         Pace pace = lessonService.pace(teacher);
         List<LessonSummary> lessons = lessonService.lessonsOf(teacher);
         learn(lessons.stream()
                 .filter(lesson -> known.getIfPresent(Key.of(lesson)) == null)
                 .toList());
+        Map<String, String> owners = sharing.ownersOfShared(
+                teacher, lessons.stream().map(LessonSummary::id).toList());
+        Map<String, Place> places = onDesk.places(teacher.id());
         List<Book> books = lessons.stream()
-                .map(lesson -> book(lesson, known.get(Key.of(lesson), unseen -> NOTHING), pace))
+                .map(lesson -> book(
+                        lesson,
+                        known.get(Key.of(lesson), unseen -> NOTHING),
+                        pace,
+                        owners.get(lesson.id()),
+                        places.getOrDefault(lesson.id(), NOWHERE)))
+                .toList();
+        List<Book> shown = books.stream()
+                .filter(arrangement::shows)
+                .sorted(arrangement.comparator())
                 .toList();
         Optional<StoredTake> last = recordings.lastTakeOf(teacher);
-        return new Desk(partOfDay(), books, recordings.unfinished(teacher), last.orElse(null));
+        return new Desk(
+                partOfDay(),
+                books,
+                shown,
+                onDesk.folders(teacher.id()),
+                recordings.unfinished(teacher),
+                last.orElse(null));
+    }
+
+    @Transactional
+    String addFolder(Teacher teacher, String name) {
+        String id = Ids.newId();
+        String tidy = name.strip();
+        if (!tidy.isEmpty() && onDesk.folders(teacher.id()).size() < MOST_FOLDERS) {
+            onDesk.addFolder(id, teacher.id(), tidy.substring(0, Math.min(LONGEST_FOLDER, tidy.length())));
+        }
+        return id;
+    }
+
+    @Transactional
+    void removeFolder(Teacher teacher, String folderId) {
+        onDesk.removeFolder(folder(teacher, folderId));
+    }
+
+    /** @param folderId blank: into none */
+    @Transactional
+    void put(Teacher teacher, String lessonId, String folderId) {
+        lessonService.summary(teacher, lessonId);
+        onDesk.put(teacher.id(), lessonId, folderId.isBlank() ? null : folder(teacher, folderId));
+    }
+
+    private String folder(Teacher teacher, String folderId) {
+        return onDesk.folders(teacher.id()).stream()
+                .map(Folder::id)
+                .filter(folderId::equals)
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("folder"));
     }
 
     /** @param daysLeft until it is gone */
@@ -134,13 +218,16 @@ class DeskService {
         lessons.forEach(lesson -> known.put(Key.of(lesson), Facts.of(lines.getOrDefault(lesson.id(), List.of()))));
     }
 
-    private static Book book(LessonSummary lesson, Facts facts, Pace pace) {
+    private static Book book(LessonSummary lesson, Facts facts, Pace pace, String sharedBy, Place place) {
         return new Book(
                 lesson,
                 facts.coverage(),
                 facts.marks(),
                 pace.ofReadingMs(facts.toReadMs()),
-                LocalDate.ofInstant(Instant.ofEpochMilli(lesson.changedAt()), ZoneId.systemDefault()));
+                LocalDate.ofInstant(Instant.ofEpochMilli(lesson.changedAt()), ZoneId.systemDefault()),
+                sharedBy,
+                place.folderId(),
+                place.openedAt());
     }
 
     private PartOfDay partOfDay() {

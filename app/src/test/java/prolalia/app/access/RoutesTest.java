@@ -151,7 +151,7 @@ class RoutesTest extends RunningHouse {
                     case "papers" -> paper;
                     case "classes" -> schoolClass;
                     case "assignments", "my" -> assignment;
-                    case "school" -> "none";
+                    case "school", "folders" -> "none";
                     default -> "none";
                 };
         return route.pattern()

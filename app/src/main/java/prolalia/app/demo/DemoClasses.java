@@ -1,0 +1,89 @@
+package prolalia.app.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.stereotype.Component;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.assignment.AssignmentService;
+import prolalia.app.assignment.AssignmentService.Giving;
+import prolalia.app.classroom.ClassService;
+import prolalia.app.classroom.ClassStudent;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.sound.FileTakes;
+import prolalia.app.sound.Verdict;
+import prolalia.core.lesson.LineKind;
+
+/** The classes of Tern Lane School: the Terns, whose names are said, and the Plovers, whose names are to be read aloud. */
+@Component
+@ConditionalOnProperty("prolalia.demo")
+class DemoClasses {
+    static final String TERNS = "Terns";
+
+    private static final List<String> OF_TERNS = List.of(
+            "Mara", "Ole", "Yusuf", "Agnes", "Bo", "Finn", "Pia", "Tom", "Leila", "Noah", "Zoë", "Ivan", "Ruth",
+            "Kofi");
+    private static final List<String> OF_PLOVERS = List.of("Ada", "Jonas", "Mina", "Sami", "Tilda", "Wim");
+    private static final String BEAN_DIRECTION = "Listen to each page. Then draw what the bean needs.";
+
+    private final ClassService classes;
+    private final AssignmentService assignments;
+    private final LessonStore lessons;
+    private final FileTakes takes;
+
+    DemoClasses(ClassService classes, AssignmentService assignments, LessonStore lessons, FileTakes takes) {
+        this.classes = classes;
+        this.assignments = assignments;
+        this.lessons = lessons;
+        this.takes = takes;
+    }
+
+    /** The Terns, with two groups, and two lessons given to them. */
+    void terns(Teacher ines, String aideId, LessonSummary bean, LessonSummary bakery) throws IOException {
+        String id = classes.begin(ines, TERNS, "");
+        classes.addTeacher(ines, id, aideId);
+        List<ClassStudent> students = classes.addStudents(ines, id, OF_TERNS);
+        for (int i = 0; i < students.size(); i++) {
+            keep(ines, students.get(i).nameLineId(), "terns/name-" + (i + 1));
+        }
+        List<String> ids = students.stream().map(ClassStudent::id).toList();
+        classes.addGroup(ines, id, "Sand", ids.subList(0, 7));
+        classes.addGroup(ines, id, "Shells", ids.subList(7, ids.size()));
+        give(ines, id, bakery, "");
+        give(ines, id, bean, BEAN_DIRECTION);
+        String said = classes.require(ines, id).lessonId();
+        for (ScriptLine line : lessons.script(said)) {
+            String words = line.line().words();
+            if (words.equals(bean.title())) {
+                keep(ines, line.line().id(), "terns/title-bean");
+            } else if (words.equals(bakery.title())) {
+                keep(ines, line.line().id(), "terns/title-bakery");
+            } else if (line.line().kind() == LineKind.DIRECTION) {
+                keep(ines, line.line().id(), "terns/direction-bean");
+            }
+        }
+    }
+
+    void plovers(Teacher tobi) {
+        String id = classes.begin(tobi, "Plovers", "");
+        classes.addStudents(tobi, id, OF_PLOVERS);
+    }
+
+    private void give(Teacher teacher, String classId, LessonSummary lesson, String direction) {
+        assignments.give(teacher, lesson.id(), new Giving(classId, List.of(), List.of(), direction, "", null, null));
+    }
+
+    private void keep(Teacher teacher, String line, String voice) throws IOException {
+        String file = voice + ".ogg";
+        try (InputStream content = new ClassPathResource("demo/" + file).getInputStream()) {
+            Verdict verdict = takes.keep(teacher, line, file, null, content);
+            if (!(verdict instanceof Verdict.Taken)) {
+                throw new IllegalStateException("The demo's own voice was refused: " + file);
+            }
+        }
+    }
+}
