@@ -14,6 +14,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.CookieSignIns;
+import prolalia.app.classroom.StudentSignIns;
 import prolalia.app.platform.TooSlowException;
 
 /**
@@ -35,10 +36,12 @@ class BodyGuard extends HttpFilter {
     private static final long TOO_LARGE_DRAINED_BYTES = 210L << 20;
 
     private final transient CookieSignIns signIns;
+    private final transient StudentSignIns children;
     private final transient StrangersPlaces strangers = new StrangersPlaces();
 
-    BodyGuard(CookieSignIns signIns) {
+    BodyGuard(CookieSignIns signIns, StudentSignIns children) {
         this.signIns = signIns;
+        this.children = children;
     }
 
     @Override
@@ -54,10 +57,17 @@ class BodyGuard extends HttpFilter {
 
     private void guard(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws IOException, ServletException {
-        if (!hasBody(request)) {
-            boolean writes =
-                    !request.getMethod().equals("GET") && !request.getMethod().equals("HEAD");
-            if (writes && isOpen(request) && !strangers.mayWrite(request.getRemoteAddr())) {
+        if (isOfChild(request)) {
+            // A school may come from one address, and each of its children says what she heard.
+            if (children.student(request).isEmpty() && isWriting(request)) {
+                refuse(response, HttpStatus.UNAUTHORIZED);
+            } else if (hasBody(request)) {
+                stranger(request, response, chain);
+            } else {
+                chain.doFilter(request, response);
+            }
+        } else if (!hasBody(request)) {
+            if (isWriting(request) && isOpen(request) && !strangers.mayWrite(request.getRemoteAddr())) {
                 refuse(response, HttpStatus.TOO_MANY_REQUESTS);
             } else {
                 chain.doFilter(request, response);
@@ -77,6 +87,14 @@ class BodyGuard extends HttpFilter {
         }
     }
 
+    private static boolean isOfChild(HttpServletRequest request) {
+        return request.getServletPath().startsWith("/my/");
+    }
+
+    private static boolean isWriting(HttpServletRequest request) {
+        return !request.getMethod().equals("GET") && !request.getMethod().equals("HEAD");
+    }
+
     private static boolean hasBody(HttpServletRequest request) {
         return request.getContentLengthLong() > 0 || request.getHeader(HttpHeaders.TRANSFER_ENCODING) != null;
     }
@@ -88,8 +106,7 @@ class BodyGuard extends HttpFilter {
                 || path.startsWith("/e/")
                 || path.startsWith("/phone/")
                 || path.startsWith("/password/")
-                || path.startsWith("/door/")
-                || path.startsWith("/my/");
+                || path.startsWith("/door/");
     }
 
     private static boolean isSoundOfPhone(HttpServletRequest request) {

@@ -61,6 +61,8 @@ final class Routes {
             new Route(GET, "/my", Who.STUDENT),
             new Route(GET, "/my/who", Who.STUDENT),
             new Route(POST, "/my/leave", Who.STUDENT),
+            new Route(GET, "/my/animal", Who.STUDENT),
+            new Route(POST, "/my/animal", Who.STUDENT),
             new Route(GET, "/my/said/{id}/{part}.mp3", Who.STUDENT),
             new Route(GET, "/my/{id}", Who.STUDENT),
             new Route(GET, "/my/{id}/{number}", Who.STUDENT),

@@ -18,8 +18,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.assignment.AssignmentService.Giving;
 import prolalia.app.assignment.AssignmentService.GivingRefusedException;
+import prolalia.app.classroom.ClassAccess;
 import prolalia.app.classroom.ClassService;
 import prolalia.app.classroom.SchoolClass;
+import prolalia.app.classroom.StudentService;
 import prolalia.app.lesson.LessonService;
 
 /** Giving lessons to people, and how far they came with them. */
@@ -27,11 +29,20 @@ import prolalia.app.lesson.LessonService;
 class AssignmentController {
     private final AssignmentService assignments;
     private final ClassService classes;
+    private final StudentService studentService;
+    private final ClassAccess classAccess;
     private final LessonService lessons;
 
-    AssignmentController(AssignmentService assignments, ClassService classes, LessonService lessons) {
+    AssignmentController(
+            AssignmentService assignments,
+            ClassService classes,
+            StudentService studentService,
+            ClassAccess classAccess,
+            LessonService lessons) {
         this.assignments = assignments;
         this.classes = classes;
+        this.studentService = studentService;
+        this.classAccess = classAccess;
         this.lessons = lessons;
     }
 
@@ -59,8 +70,8 @@ class AssignmentController {
         model.addAttribute("classNames", names);
         model.addAttribute("chosen", chosen);
         if (chosen != null) {
-            model.addAttribute("students", classes.students(teacher.actor(), chosen.id()));
-            model.addAttribute("groups", classes.groups(teacher.actor(), chosen.id()));
+            model.addAttribute("students", studentService.students(teacher.actor(), chosen.id()));
+            model.addAttribute("groups", studentService.groups(teacher.actor(), chosen.id()));
         }
         model.addAttribute("refused", refused);
         model.addAttribute("given", given);
@@ -127,7 +138,7 @@ class AssignmentController {
             @PathVariable String id,
             @RequestParam(required = false) String back,
             Model model) {
-        model.addAttribute("schoolClass", classes.require(teacher.actor(), id));
+        model.addAttribute("schoolClass", classAccess.require(teacher.actor(), id));
         model.addAttribute("overview", assignments.overview(teacher.actor(), id));
         model.addAttribute("mayChange", teacher.role().teaches());
         model.addAttribute("back", back);
@@ -154,7 +165,7 @@ class AssignmentController {
             HttpServletResponse response,
             Model model) {
         response.setHeader("Cache-Control", "no-store");
-        model.addAttribute("schoolClass", classes.require(teacher.actor(), id));
+        model.addAttribute("schoolClass", classAccess.require(teacher.actor(), id));
         model.addAttribute("overview", assignments.overview(teacher.actor(), id));
         model.addAttribute("mayChange", teacher.role().teaches());
         return "assignment/overview :: picture";

@@ -14,10 +14,12 @@ import prolalia.app.account.Actor.Student;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentStore.Done;
 import prolalia.app.classroom.AccommodationService;
+import prolalia.app.classroom.ClassAccess;
 import prolalia.app.classroom.ClassLines;
 import prolalia.app.classroom.ClassService;
 import prolalia.app.classroom.ClassStudent;
 import prolalia.app.classroom.SchoolClass;
+import prolalia.app.classroom.StudentService;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonPage;
 import prolalia.app.lesson.LessonRef;
@@ -44,6 +46,8 @@ public class AssignmentService {
     private final AssignmentStore store;
     private final HeardLog heard;
     private final ClassService classes;
+    private final StudentService studentService;
+    private final ClassAccess classAccess;
     private final ClassLines lines;
     private final AccommodationService accommodations;
     private final LessonAccess access;
@@ -56,6 +60,8 @@ public class AssignmentService {
             AssignmentStore store,
             HeardLog heard,
             ClassService classes,
+            StudentService studentService,
+            ClassAccess classAccess,
             ClassLines lines,
             AccommodationService accommodations,
             LessonAccess access,
@@ -66,6 +72,8 @@ public class AssignmentService {
         this.store = store;
         this.heard = heard;
         this.classes = classes;
+        this.studentService = studentService;
+        this.classAccess = classAccess;
         this.lines = lines;
         this.accommodations = accommodations;
         this.access = access;
@@ -122,7 +130,7 @@ public class AssignmentService {
     @Transactional
     public String give(Teacher teacher, String lessonId, Giving giving) {
         LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
-        SchoolClass to = classes.toChange(teacher, giving.classId());
+        SchoolClass to = classAccess.toChange(teacher, giving.classId());
         List<String> pageIds = pages(lessonId, giving.pages());
         Due due = new Due(millis(giving.starts()), millis(giving.ends()));
         if (due.startsAt() != null && due.endsAt() != null && due.endsAt() <= due.startsAt()) {
@@ -146,12 +154,12 @@ public class AssignmentService {
                 pageIds,
                 due,
                 ofClass(
-                        classes.groups(teacher, to.id()).stream()
+                        studentService.groups(teacher, to.id()).stream()
                                 .map(group -> group.id())
                                 .toList(),
                         giving.groups()),
                 ofClass(
-                        classes.students(teacher, to.id()).stream()
+                        studentService.students(teacher, to.id()).stream()
                                 .map(ClassStudent::id)
                                 .toList(),
                         giving.students()),
@@ -211,7 +219,7 @@ public class AssignmentService {
     }
 
     Overview overview(Teacher teacher, String classId) {
-        List<ClassStudent> students = classes.students(teacher, classId);
+        List<ClassStudent> students = studentService.students(teacher, classId);
         List<Assignment> assignments = store.ofClass(classId);
         Map<String, Map<String, Done>> done =
                 store.done(assignments.stream().map(Assignment::id).toList());
@@ -236,7 +244,8 @@ public class AssignmentService {
 
     private Map<String, Set<String>> groups(Teacher teacher, String classId) {
         Map<String, Set<String>> groups = new java.util.HashMap<>();
-        classes.groups(teacher, classId)
+        studentService
+                .groups(teacher, classId)
                 .forEach(group -> group.studentIds()
                         .forEach(student -> groups.computeIfAbsent(student, unseen -> new HashSet<>())
                                 .add(group.id())));
@@ -283,7 +292,7 @@ public class AssignmentService {
 
     Assignment toChange(Teacher teacher, String assignmentId) {
         Assignment assignment = store.find(assignmentId).orElseThrow(() -> new NotFoundException("assignment"));
-        classes.toChange(teacher, assignment.classId());
+        classAccess.toChange(teacher, assignment.classId());
         return assignment;
     }
 
@@ -325,7 +334,7 @@ public class AssignmentService {
         if (!hers) {
             throw new NotFoundException("assignment");
         }
-        SchoolClass in = classes.find(student.classId()).orElseThrow(() -> new NotFoundException("class"));
+        SchoolClass in = classAccess.find(student.classId()).orElseThrow(() -> new NotFoundException("class"));
         return new Met(assignment, in, accommodation, met(assignment, accommodation));
     }
 
@@ -333,7 +342,7 @@ public class AssignmentService {
     record Hers(Assignment assignment, long lines, long ofLines) {}
 
     List<Hers> whatSheHears(Teacher teacher, String classId, String studentId) {
-        classes.require(teacher, classId);
+        classAccess.require(teacher, classId);
         Accommodation accommodation = accommodations.of(studentId);
         Set<String> groups = store.groupsOf(studentId);
         return store.ofClass(classId).stream()
@@ -350,8 +359,8 @@ public class AssignmentService {
     /** What a child meets, as her teacher looks at it: it need not have begun. */
     Met asSheMeetsIt(Teacher teacher, String assignmentId, String studentId) {
         Assignment assignment = store.find(assignmentId).orElseThrow(() -> new NotFoundException("assignment"));
-        SchoolClass in = classes.require(teacher, assignment.classId());
-        classes.students(teacher, in.id()).stream()
+        SchoolClass in = classAccess.require(teacher, assignment.classId());
+        studentService.students(teacher, in.id()).stream()
                 .filter(each -> each.id().equals(studentId))
                 .findFirst()
                 .orElseThrow(() -> new NotFoundException("student"));

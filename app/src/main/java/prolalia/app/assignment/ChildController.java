@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.assignment.AssignmentService.Met;
@@ -29,6 +30,7 @@ import prolalia.app.player.PlayerService;
 import prolalia.app.player.StudentFiles;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.classroom.Accommodation;
+import prolalia.core.classroom.Animal;
 import prolalia.formats.web.BehindDoor;
 
 /** What a child meets behind the door of her class: what there is to do, and each lesson of it. */
@@ -71,6 +73,20 @@ class ChildController {
     String who(HttpServletRequest request, Model model) {
         model.addAttribute("inside", door.inside(request));
         return "assignment/who";
+    }
+
+    @GetMapping("/animal")
+    String animals(HttpServletRequest request, Model model) {
+        Inside inside = door.inside(request);
+        model.addAttribute("inside", inside);
+        model.addAttribute("pictures", door.pictures(inside));
+        return "assignment/animals";
+    }
+
+    @PostMapping("/animal")
+    String choose(@RequestParam Animal animal, @RequestParam Animal.Tint tint, HttpServletRequest request) {
+        door.choose(door.inside(request), animal, tint);
+        return "redirect:/my";
     }
 
     @PostMapping("/leave")

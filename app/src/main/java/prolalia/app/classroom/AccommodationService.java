@@ -14,12 +14,15 @@ import prolalia.core.classroom.Accommodation;
 @Service
 public class AccommodationService {
     private final AccommodationStore store;
-    private final ClassService classes;
+    private final StudentService studentService;
+    private final ClassAccess classAccess;
     private final AuditLog audit;
 
-    AccommodationService(AccommodationStore store, ClassService classes, AuditLog audit) {
+    AccommodationService(
+            AccommodationStore store, StudentService studentService, ClassAccess classAccess, AuditLog audit) {
         this.store = store;
-        this.classes = classes;
+        this.studentService = studentService;
+        this.classAccess = classAccess;
         this.audit = audit;
     }
 
@@ -34,8 +37,8 @@ public class AccommodationService {
 
     @Transactional
     public void set(Teacher teacher, String classId, String studentId, Accommodation accommodation) {
-        classes.toChange(teacher, classId);
-        ClassStudent student = classes.student(teacher, classId, studentId);
+        classAccess.toChange(teacher, classId);
+        ClassStudent student = studentService.student(teacher, classId, studentId);
         store.set(student.id(), accommodation);
         audit.note(teacher.id(), Deed.ACCOMMODATION, student.name());
     }

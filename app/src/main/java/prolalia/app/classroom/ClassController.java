@@ -22,9 +22,13 @@ import prolalia.core.classroom.Names;
 @RequestMapping("/classes")
 class ClassController {
     private final ClassService classes;
+    private final StudentService studentService;
+    private final ClassAccess classAccess;
 
-    ClassController(ClassService classes) {
+    ClassController(ClassService classes, StudentService studentService, ClassAccess classAccess) {
         this.classes = classes;
+        this.studentService = studentService;
+        this.classAccess = classAccess;
     }
 
     @GetMapping
@@ -84,7 +88,7 @@ class ClassController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(defaultValue = "") String names) {
-        List<ClassStudent> added = classes.addStudents(teacher.actor(), id, Names.list(names));
+        List<ClassStudent> added = studentService.addStudents(teacher.actor(), id, Names.list(names));
         return "redirect:/classes/" + id + "?added=" + added.size();
     }
 
@@ -105,7 +109,7 @@ class ClassController {
             @PathVariable String id,
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") List<String> student) {
-        classes.addGroup(teacher.actor(), id, name, student);
+        studentService.addGroup(teacher.actor(), id, name, student);
         return "redirect:/classes/" + id + "/groups";
     }
 
@@ -116,14 +120,14 @@ class ClassController {
             @PathVariable String groupId,
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") List<String> student) {
-        classes.changeGroup(teacher.actor(), id, groupId, name, student);
+        studentService.changeGroup(teacher.actor(), id, groupId, name, student);
         return "redirect:/classes/" + id + "/groups";
     }
 
     @PostMapping("/{id}/groups/{groupId}/remove")
     String removeGroup(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String groupId) {
-        classes.removeGroup(teacher.actor(), id, groupId);
+        studentService.removeGroup(teacher.actor(), id, groupId);
         return "redirect:/classes/" + id + "/groups";
     }
 
@@ -134,7 +138,7 @@ class ClassController {
             @RequestParam(required = false) String saved,
             @RequestParam(required = false) String refused,
             Model model) {
-        classes.toChange(teacher.actor(), id);
+        classAccess.toChange(teacher.actor(), id);
         ClassView view = show(teacher, id, model);
         model.addAttribute("others", classes.others(view));
         model.addAttribute("animals", Animal.values());

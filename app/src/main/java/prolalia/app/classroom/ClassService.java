@@ -3,12 +3,10 @@ package prolalia.app.classroom;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -24,18 +22,13 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
 import prolalia.core.classroom.Animal;
-import prolalia.core.classroom.Animals;
-import prolalia.core.classroom.Guesses;
 import prolalia.core.classroom.KeyPicture;
 import prolalia.core.classroom.Names;
 import prolalia.core.classroom.PictureKey;
-import prolalia.core.lesson.LineKind;
 
 /** Classes, their students and groups. What somebody may not see isn't there for her; aides look and listen, and change nothing. */
 @Service
 public class ClassService {
-    public static final int MOST_STUDENTS = 200;
-    static final int MOST_GROUPS = 40;
     private static final int LONGEST_CLASS_NAME = 80;
     private static final int LONGEST_YEAR = 20;
     private static final int IDLE_MINUTES = 5;
@@ -45,30 +38,33 @@ public class ClassService {
     private static final int LOWEST_NUMBER = 10;
     private static final int NUMBERS = 90;
 
+    private final ClassAccess access;
     private final ClassStore classes;
     private final StudentStore students;
     private final DoorStore doors;
     private final ClassLines lines;
-    private final KeySeal seal;
+    private final StudentService entering;
     private final StaffService staff;
     private final AuditLog audit;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
 
     ClassService(
+            ClassAccess access,
             ClassStore classes,
             StudentStore students,
             DoorStore doors,
             ClassLines lines,
-            KeySeal seal,
+            StudentService entering,
             StaffService staff,
             AuditLog audit,
             Clock clock) {
+        this.access = access;
         this.classes = classes;
         this.students = students;
         this.doors = doors;
         this.lines = lines;
-        this.seal = seal;
+        this.entering = entering;
         this.staff = staff;
         this.audit = audit;
         this.clock = clock;
@@ -155,21 +151,8 @@ public class ClassService {
         return text.length() <= most ? text : text.substring(0, most).strip();
     }
 
-    public SchoolClass require(Teacher teacher, String classId) {
-        return classes.require(teacher, classId);
-    }
-
-    /** The class, if she may change it. */
-    public SchoolClass toChange(Teacher teacher, String classId) {
-        SchoolClass found = classes.require(teacher, classId);
-        if (!teacher.role().teaches()) {
-            throw new NotFoundException("class to change");
-        }
-        return found;
-    }
-
     ClassView view(Teacher teacher, String classId) {
-        SchoolClass found = classes.require(teacher, classId);
+        SchoolClass found = access.require(teacher, classId);
         return new ClassView(
                 found,
                 classes.teachers(classId),
@@ -178,31 +161,10 @@ public class ClassService {
                 doors.ofClass(classId).orElse(null));
     }
 
-    public List<ClassStudent> students(Teacher teacher, String classId) {
-        return students.of(classes.require(teacher, classId).id());
-    }
-
-    public List<Group> groups(Teacher teacher, String classId) {
-        return students.groups(classes.require(teacher, classId).id());
-    }
-
-    ClassStudent student(Teacher teacher, String classId, String studentId) {
-        classes.require(teacher, classId);
-        return needs(classId, studentId);
-    }
-
-    private ClassStudent needs(String classId, String studentId) {
-        return students.find(classId, studentId).orElseThrow(() -> new NotFoundException("student"));
-    }
-
-    public PictureKey key(ClassStudent student) {
-        return seal.open(student.sealedKey());
-    }
-
     @Transactional
     public void change(
             Teacher teacher, String classId, String name, String year, Animal picture, boolean keyNeeded, int idle) {
-        SchoolClass before = toChange(teacher, classId);
+        SchoolClass before = access.toChange(teacher, classId);
         String named = limited(Names.tidy(name), LONGEST_CLASS_NAME);
         if (named.isEmpty()) {
             throw new RefusedException(Refusal.NO_NAME);
@@ -222,7 +184,7 @@ public class ClassService {
 
     @Transactional
     public void remove(Teacher teacher, String classId) {
-        SchoolClass removed = toChange(teacher, classId);
+        SchoolClass removed = access.toChange(teacher, classId);
         classes.setRemoved(classId, clock.millis());
         audit.note(teacher.id(), Deed.CLASS_REMOVED, removed.name());
     }
@@ -231,171 +193,7 @@ public class ClassService {
     public void putBack(Teacher teacher, String classId) {
         classes.setRemoved(classId, null);
         // Whoever may not change it sees nothing done.
-        toChange(teacher, classId);
-    }
-
-    // ---- students
-
-    /** Adds students by their names, each with an animal, a key, a card, and a line for her name. */
-    @Transactional
-    public List<ClassStudent> addStudents(Teacher teacher, String classId, List<String> names) {
-        SchoolClass to = toChange(teacher, classId);
-        List<ClassStudent> added = new ArrayList<>();
-        for (String name : names) {
-            added.add(add(to, Names.tidy(name), null));
-        }
-        if (!added.isEmpty()) {
-            audit.note(teacher.id(), Deed.STUDENTS_ADDED, to.name() + ": " + added.size());
-        }
-        return added;
-    }
-
-    /** @param rosterId null: from no roster */
-    ClassStudent add(SchoolClass to, String name, String rosterId) {
-        if (name.isEmpty()) {
-            throw new RefusedException(Refusal.NO_NAME);
-        }
-        List<ClassStudent> there = students.of(to.id());
-        if (there.size() >= MOST_STUDENTS) {
-            throw new RefusedException(Refusal.TOO_MANY);
-        }
-        String id = Ids.newId();
-        Animals.Picture picture = Animals.another(
-                there.stream()
-                        .map(each -> new Animals.Picture(each.animal(), each.tint()))
-                        .toList(),
-                random);
-        String key = seal.close(PictureKey.byChance(random));
-        students.add(id, name, picture.animal(), picture.tint(), key, rosterId, clock.millis());
-        enter(to, id, name);
-        return needs(to.id(), id);
-    }
-
-    private void enter(SchoolClass to, String studentId, String name) {
-        String line = lines.add(to.lessonId(), ClassLines.Part.NAMES, LineKind.LABEL, name);
-        students.enter(to.id(), studentId, line, Ids.newToken(), classes.lastPosition(to.id()) + 1);
-    }
-
-    @Transactional
-    public void rename(Teacher teacher, String classId, String studentId, String name) {
-        toChange(teacher, classId);
-        ClassStudent before = needs(classId, studentId);
-        String tidy = Names.tidy(name);
-        if (tidy.isEmpty()) {
-            throw new RefusedException(Refusal.NO_NAME);
-        }
-        rename(before, tidy);
-        audit.note(teacher.id(), Deed.STUDENT_RENAMED, tidy);
-    }
-
-    void rename(ClassStudent student, String name) {
-        students.rename(student.id(), name);
-        students.nameLines(student.id()).values().forEach(line -> lines.setWords(line, name));
-    }
-
-    @Transactional
-    public void setAnimal(Teacher teacher, String classId, String studentId, Animal animal, Animal.Tint tint) {
-        toChange(teacher, classId);
-        students.setAnimal(needs(classId, studentId).id(), animal, tint);
-    }
-
-    /** She leaves one class for another, or is in both from now on. */
-    @Transactional
-    public void move(Teacher teacher, String classId, String studentId, String toClassId, boolean stays) {
-        toChange(teacher, classId);
-        SchoolClass to = toChange(teacher, toClassId);
-        ClassStudent student = needs(classId, studentId);
-        if (students.find(toClassId, studentId).isPresent()) {
-            throw new RefusedException(Refusal.IS_THERE);
-        }
-        if (students.of(toClassId).size() >= MOST_STUDENTS) {
-            throw new RefusedException(Refusal.TOO_MANY);
-        }
-        enter(to, studentId, student.name());
-        if (!stays) {
-            students.leave(classId, studentId);
-        }
-        audit.note(teacher.id(), Deed.STUDENT_MOVED, student.name() + " → " + to.name());
-    }
-
-    /** Only from this class: what she made stays. */
-    @Transactional
-    public void removeFromClass(Teacher teacher, String classId, String studentId) {
-        SchoolClass from = toChange(teacher, classId);
-        ClassStudent student = needs(classId, studentId);
-        students.leave(classId, studentId);
-        audit.note(teacher.id(), Deed.STUDENT_MOVED, student.name() + " ← " + from.name());
-    }
-
-    /** She may guess again. */
-    @Transactional
-    public void letIn(Teacher teacher, String classId, String studentId) {
-        classes.require(teacher, classId);
-        ClassStudent student = needs(classId, studentId);
-        students.setGuesses(studentId, new Guesses(0));
-        audit.note(teacher.id(), Deed.STUDENT_LET_IN, student.name());
-    }
-
-    /** New keys and cards; what was printed opens nothing any more, and whoever came in by it is out. */
-    @Transactional
-    public void renewKeys(Teacher teacher, String classId, Collection<String> studentIds) {
-        toChange(teacher, classId);
-        List<ClassStudent> renewed = students.of(classId).stream()
-                .filter(student -> studentIds.contains(student.id()))
-                .toList();
-        for (ClassStudent student : renewed) {
-            students.setKey(student.id(), seal.close(PictureKey.byChance(random)));
-            students.setCard(classId, student.id(), Ids.newToken());
-            doors.signOutStudent(student.id());
-        }
-        audit.note(
-                teacher.id(),
-                Deed.KEYS_RENEWED,
-                renewed.stream().map(ClassStudent::name).collect(Collectors.joining(", ")));
-    }
-
-    // ---- groups
-
-    @Transactional
-    public void addGroup(Teacher teacher, String classId, String name, Collection<String> studentIds) {
-        toChange(teacher, classId);
-        String tidy = Names.tidy(name);
-        if (tidy.isEmpty()) {
-            throw new RefusedException(Refusal.NO_NAME);
-        }
-        if (students.groups(classId).size() >= MOST_GROUPS) {
-            throw new RefusedException(Refusal.TOO_MANY_GROUPS);
-        }
-        String id = Ids.newId();
-        students.addGroup(id, classId, tidy);
-        students.changeGroup(id, tidy, ofClass(classId, studentIds));
-    }
-
-    @Transactional
-    public void changeGroup(
-            Teacher teacher, String classId, String groupId, String name, Collection<String> studentIds) {
-        toChange(teacher, classId);
-        Group group = group(classId, groupId);
-        String tidy = Names.tidy(name);
-        students.changeGroup(groupId, tidy.isEmpty() ? group.name() : tidy, ofClass(classId, studentIds));
-    }
-
-    @Transactional
-    public void removeGroup(Teacher teacher, String classId, String groupId) {
-        toChange(teacher, classId);
-        students.removeGroup(group(classId, groupId).id());
-    }
-
-    private Group group(String classId, String groupId) {
-        return students.groups(classId).stream()
-                .filter(each -> each.id().equals(groupId))
-                .findFirst()
-                .orElseThrow(() -> new NotFoundException("group"));
-    }
-
-    private List<String> ofClass(String classId, Collection<String> studentIds) {
-        Set<String> there = students.of(classId).stream().map(ClassStudent::id).collect(Collectors.toSet());
-        return studentIds.stream().filter(there::contains).toList();
+        access.toChange(teacher, classId);
     }
 
     // ---- teachers
@@ -410,7 +208,7 @@ public class ClassService {
 
     @Transactional
     public void addTeacher(Teacher teacher, String classId, String teacherId) {
-        SchoolClass to = toChange(teacher, classId);
+        SchoolClass to = access.toChange(teacher, classId);
         StaffMember added = staff.find(teacherId)
                 .filter(member -> !member.disabled())
                 .orElseThrow(() -> new NotFoundException("teacher"));
@@ -421,7 +219,7 @@ public class ClassService {
 
     @Transactional
     public void removeTeacher(Teacher teacher, String classId, String teacherId) {
-        SchoolClass from = toChange(teacher, classId);
+        SchoolClass from = access.toChange(teacher, classId);
         List<ClassTeacher> left = classes.teachers(classId).stream()
                 .filter(each -> !each.id().equals(teacherId))
                 .toList();
@@ -437,14 +235,14 @@ public class ClassService {
 
     /** The secret of the link to the door of a class. */
     public String doorOf(Teacher teacher, String classId) {
-        classes.require(teacher, classId);
+        access.require(teacher, classId);
         return doors.ofClass(classId).map(Door::token).orElseThrow(() -> new NotFoundException("door"));
     }
 
     /** The old door and every card lead nowhere any more. */
     @Transactional
     public void renewDoor(Teacher teacher, String classId) {
-        SchoolClass of = toChange(teacher, classId);
+        SchoolClass of = access.toChange(teacher, classId);
         doors.withdrawAll(classId, clock.millis());
         makeDoor(classId);
         audit.note(teacher.id(), Deed.DOOR_RENEWED, of.name());
@@ -471,9 +269,9 @@ public class ClassService {
     /** Another class with the same teachers and some of the students; this one stays as it is. Answers its id. */
     @Transactional
     public String nextYear(Teacher teacher, String classId, String name, String year, Collection<String> studentIds) {
-        SchoolClass from = toChange(teacher, classId);
+        SchoolClass from = access.toChange(teacher, classId);
         String next = begin(teacher, name.isBlank() ? from.name() : name, year);
-        SchoolClass made = require(teacher, next);
+        SchoolClass made = access.require(teacher, next);
         for (ClassTeacher each : classes.teachers(classId)) {
             if (!each.id().equals(teacher.id())) {
                 classes.addTeacher(next, each.id());
@@ -482,7 +280,7 @@ public class ClassService {
         }
         students.of(classId).stream()
                 .filter(student -> studentIds.contains(student.id()))
-                .forEach(student -> enter(made, student.id(), student.name()));
+                .forEach(student -> entering.enter(made, student.id(), student.name()));
         classes.change(new SchoolClass(
                 next,
                 made.name(),
@@ -492,9 +290,5 @@ public class ClassService {
                 from.keyNeeded(),
                 from.idleMinutes()));
         return next;
-    }
-
-    public Optional<SchoolClass> find(String classId) {
-        return classes.find(classId);
     }
 }

@@ -24,7 +24,8 @@ class DoorService {
     private static final int WORDS_AT_ONCE = 12;
 
     private final DoorStore doors;
-    private final ClassService classes;
+    private final StudentService studentService;
+    private final ClassAccess classAccess;
     private final StudentStore students;
     private final TransactionTemplate transaction;
     private final Cache<String, Bucket> tries = Caffeine.newBuilder()
@@ -32,9 +33,15 @@ class DoorService {
             .expireAfterAccess(Duration.ofHours(1))
             .build();
 
-    DoorService(DoorStore doors, ClassService classes, StudentStore students, TransactionTemplate transaction) {
+    DoorService(
+            DoorStore doors,
+            StudentService studentService,
+            ClassAccess classAccess,
+            StudentStore students,
+            TransactionTemplate transaction) {
         this.doors = doors;
-        this.classes = classes;
+        this.studentService = studentService;
+        this.classAccess = classAccess;
         this.students = students;
         this.transaction = transaction;
     }
@@ -54,7 +61,7 @@ class DoorService {
 
     Opened open(String token) {
         Door door = doors.ofToken(token).orElseThrow(() -> new NotFoundException("door"));
-        SchoolClass behind = classes.find(door.classId()).orElseThrow(() -> new NotFoundException("class"));
+        SchoolClass behind = classAccess.find(door.classId()).orElseThrow(() -> new NotFoundException("class"));
         return new Opened(door, behind, students.of(behind.id()));
     }
 
@@ -65,8 +72,8 @@ class DoorService {
             return Optional.empty();
         }
         String plain = word.strip().toLowerCase(Locale.ROOT).replaceAll("[\\s_.]+", "-");
-        Optional<Door> door =
-                doors.ofWord(plain).filter(each -> classes.find(each.classId()).isPresent());
+        Optional<Door> door = doors.ofWord(plain)
+                .filter(each -> classAccess.find(each.classId()).isPresent());
         door.ifPresent(found -> bucket.addTokens(1));
         return door;
     }
@@ -93,7 +100,7 @@ class DoorService {
             return Tried.SLOWER;
         }
         boolean right = PictureKey.read(pressed)
-                .map(key -> key.equals(classes.key(student)))
+                .map(key -> key.equals(studentService.key(student)))
                 .orElse(false);
         return transaction.execute(status -> {
             Guesses guesses = students.guesses(student.id());

@@ -27,10 +27,12 @@ import prolalia.formats.code.CodeImage;
 @RequestMapping("/classes/{id}")
 class DoorSheetController {
     private final ClassService classes;
+    private final StudentService studentService;
     private final SchoolAddress addresses;
 
-    DoorSheetController(ClassService classes, SchoolAddress addresses) {
+    DoorSheetController(ClassService classes, StudentService studentService, SchoolAddress addresses) {
         this.classes = classes;
+        this.studentService = studentService;
         this.addresses = addresses;
     }
 
@@ -64,10 +66,10 @@ class DoorSheetController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(defaultValue = "") List<String> student) {
-        List<String> all = classes.students(teacher.actor(), id).stream()
+        List<String> all = studentService.students(teacher.actor(), id).stream()
                 .map(ClassStudent::id)
                 .toList();
-        classes.renewKeys(teacher.actor(), id, student.isEmpty() ? all : student);
+        studentService.renewKeys(teacher.actor(), id, student.isEmpty() ? all : student);
         return student.size() == 1
                 ? "redirect:/classes/" + id + "/students/" + student.get(0) + "?saved"
                 : "redirect:/classes/" + id + "/door";
@@ -89,7 +91,7 @@ class DoorSheetController {
                         view.schoolClass().name(),
                         each.animal(),
                         each.tint(),
-                        classes.key(each),
+                        studentService.key(each),
                         door + "/card/" + each.card(),
                         view.door().word()))
                 .toList();

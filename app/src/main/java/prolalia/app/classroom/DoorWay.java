@@ -2,10 +2,17 @@ package prolalia.app.classroom;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.classroom.DoorStore.Door;
+import prolalia.core.classroom.Animal;
+import prolalia.core.classroom.Animals;
 
 /** Who is inside, and the way out. */
 @Component
@@ -34,6 +41,26 @@ public class DoorWay {
         Student actor = signIns.student(request).orElseThrow(OutsideException::new);
         SchoolClass in = classes.find(actor.classId()).orElseThrow(OutsideException::new);
         return new Inside(actor, students.find(in.id(), actor.id()).orElseThrow(OutsideException::new), in);
+    }
+
+    /** The pictures that nobody else in her class has; her own is among them. */
+    public List<Animals.Picture> pictures(Inside inside) {
+        Set<Animals.Picture> taken = students.of(inside.schoolClass().id()).stream()
+                .filter(each -> !each.id().equals(inside.student().id()))
+                .map(each -> new Animals.Picture(each.animal(), each.tint()))
+                .collect(Collectors.toSet());
+        return Arrays.stream(Animal.values())
+                .flatMap(animal -> Arrays.stream(Animal.Tint.values()).map(tint -> new Animals.Picture(animal, tint)))
+                .filter(picture -> !taken.contains(picture))
+                .toList();
+    }
+
+    /** She chose another picture, unless somebody was quicker. */
+    @Transactional
+    public void choose(Inside inside, Animal animal, Animal.Tint tint) {
+        if (pictures(inside).contains(new Animals.Picture(animal, tint))) {
+            students.setAnimal(inside.student().id(), animal, tint);
+        }
     }
 
     /** Answers the door that she came in by, if it is still there. */

@@ -30,11 +30,13 @@ import prolalia.formats.roster.RosterReader;
 @RequestMapping("/classes/{id}/roster")
 class RosterController {
     private final ClassService classes;
+    private final ClassAccess classAccess;
     private final RosterService rosters;
     private final Messages messages;
 
-    RosterController(ClassService classes, RosterService rosters, Messages messages) {
+    RosterController(ClassService classes, ClassAccess classAccess, RosterService rosters, Messages messages) {
         this.classes = classes;
+        this.classAccess = classAccess;
         this.rosters = rosters;
         this.messages = messages;
     }
@@ -47,7 +49,7 @@ class RosterController {
     }
 
     private void show(SignedInTeacher teacher, String id, Model model) {
-        classes.toChange(teacher.actor(), id);
+        classAccess.toChange(teacher.actor(), id);
         ClassView view = classes.view(teacher.actor(), id);
         model.addAttribute("view", view);
     }
@@ -58,7 +60,7 @@ class RosterController {
     ResponseEntity<Map<String, String>> receive(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request)
             throws IOException {
-        classes.toChange(teacher.actor(), id);
+        classAccess.toChange(teacher.actor(), id);
         byte[] file = request.getInputStream().readNBytes(RosterReader.LARGEST_BYTES + 1);
         try {
             String token = rosters.read(teacher.actor(), id, file);

@@ -27,7 +27,8 @@ import prolalia.formats.roster.RosterReader;
 class RosterService {
     private static final int MOST_WAITING = 50;
 
-    private final ClassService classes;
+    private final StudentService studentService;
+    private final ClassAccess classAccess;
     private final StudentStore students;
     private final AuditLog audit;
     private final Cache<String, Waiting> waiting = Caffeine.newBuilder()
@@ -35,8 +36,9 @@ class RosterService {
             .expireAfterAccess(Duration.ofHours(1))
             .build();
 
-    RosterService(ClassService classes, StudentStore students, AuditLog audit) {
-        this.classes = classes;
+    RosterService(StudentService studentService, ClassAccess classAccess, StudentStore students, AuditLog audit) {
+        this.studentService = studentService;
+        this.classAccess = classAccess;
         this.students = students;
         this.audit = audit;
     }
@@ -57,7 +59,7 @@ class RosterService {
 
     /** Reads a list; answers by what it is asked for again. */
     String read(Teacher teacher, String classId, byte[] file) throws RosterException {
-        classes.toChange(teacher, classId);
+        classAccess.toChange(teacher, classId);
         String token = Ids.newToken();
         waiting.put(token, new Waiting(teacher.id(), classId, RosterReader.read(file)));
         return token;
@@ -65,7 +67,7 @@ class RosterService {
 
     /** @param chosen blank: the one that is called as the class is, or the only one */
     Preview preview(Teacher teacher, String classId, String token, String chosen) {
-        SchoolClass to = classes.toChange(teacher, classId);
+        SchoolClass to = classAccess.toChange(teacher, classId);
         Roster roster = roster(teacher, classId, token);
         List<String> names = List.copyOf(roster.byClass().keySet());
         String which = chosen != null && names.contains(chosen)
@@ -114,7 +116,7 @@ class RosterService {
             String chosen,
             List<Integer> wanted,
             Map<Integer, String> whom) {
-        SchoolClass to = classes.toChange(teacher, classId);
+        SchoolClass to = classAccess.toChange(teacher, classId);
         List<Entry> entries = preview(teacher, classId, token, chosen).entries();
         Map<String, ClassStudent> there = new HashMap<>();
         students.of(classId).forEach(student -> there.put(student.id(), student));
@@ -132,7 +134,7 @@ class RosterService {
             switch (entry.kind()) {
                 case NEW, DOUBTFUL -> {
                     if (known == null) {
-                        classes.add(to, entry.row().name(), entry.row().id());
+                        studentService.add(to, entry.row().name(), entry.row().id());
                         added++;
                     } else {
                         renamed += rename(known, entry.row()) ? 1 : 0;
@@ -158,7 +160,7 @@ class RosterService {
         if (known.name().equals(row.name())) {
             return false;
         }
-        classes.rename(known, row.name());
+        studentService.rename(known, row.name());
         return true;
     }
 }

@@ -17,10 +17,12 @@ import prolalia.core.classroom.Animal;
 @RequestMapping("/classes/{id}/students/{studentId}")
 class StudentController {
     private final ClassService classes;
+    private final StudentService studentService;
     private final AccommodationService accommodations;
 
-    StudentController(ClassService classes, AccommodationService accommodations) {
+    StudentController(ClassService classes, StudentService studentService, AccommodationService accommodations) {
         this.classes = classes;
+        this.studentService = studentService;
         this.accommodations = accommodations;
     }
 
@@ -32,10 +34,10 @@ class StudentController {
             @RequestParam(required = false) String refused,
             @RequestParam(required = false) String saved,
             Model model) {
-        ClassStudent student = classes.student(teacher.actor(), id, studentId);
+        ClassStudent student = studentService.student(teacher.actor(), id, studentId);
         model.addAttribute("view", classes.view(teacher.actor(), id));
         model.addAttribute("student", student);
-        model.addAttribute("key", classes.key(student).pictures());
+        model.addAttribute("key", studentService.key(student).pictures());
         model.addAttribute("mayChange", teacher.role().teaches());
         model.addAttribute("animals", Animal.values());
         model.addAttribute("tints", Animal.Tint.values());
@@ -63,7 +65,7 @@ class StudentController {
             @PathVariable String id,
             @PathVariable String studentId,
             @RequestParam(defaultValue = "") String name) {
-        classes.rename(teacher.actor(), id, studentId, name);
+        studentService.rename(teacher.actor(), id, studentId, name);
         return back(id, studentId);
     }
 
@@ -74,7 +76,7 @@ class StudentController {
             @PathVariable String studentId,
             @RequestParam(defaultValue = "BIRD") Animal animal,
             @RequestParam(defaultValue = "SEA") Animal.Tint tint) {
-        classes.setAnimal(teacher.actor(), id, studentId, animal, tint);
+        studentService.setAnimal(teacher.actor(), id, studentId, animal, tint);
         return back(id, studentId);
     }
 
@@ -97,7 +99,7 @@ class StudentController {
     @PostMapping("/let-in")
     String letIn(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String studentId) {
-        classes.letIn(teacher.actor(), id, studentId);
+        studentService.letIn(teacher.actor(), id, studentId);
         return back(id, studentId);
     }
 
@@ -108,14 +110,14 @@ class StudentController {
             @PathVariable String studentId,
             @RequestParam(defaultValue = "") String target,
             @RequestParam(defaultValue = "false") boolean stays) {
-        classes.move(teacher.actor(), id, studentId, target, stays);
+        studentService.move(teacher.actor(), id, studentId, target, stays);
         return stays ? back(id, studentId) : "redirect:/classes/" + target + "/students/" + studentId;
     }
 
     @PostMapping("/leave")
     String leave(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String studentId) {
-        classes.removeFromClass(teacher.actor(), id, studentId);
+        studentService.removeFromClass(teacher.actor(), id, studentId);
         return "redirect:/classes/" + id;
     }
 }

@@ -35,7 +35,8 @@ class StudentFile implements SmartInitializingSingleton {
     private static final Logger LOG = LoggerFactory.getLogger(StudentFile.class);
     private static final String LIST = "deleted-students";
 
-    private final ClassService classes;
+    private final StudentService studentService;
+    private final ClassAccess classAccess;
     private final AccommodationService accommodations;
     private final StudentStore students;
     private final StudentFileStore store;
@@ -47,7 +48,8 @@ class StudentFile implements SmartInitializingSingleton {
     private final Path list;
 
     StudentFile(
-            ClassService classes,
+            StudentService studentService,
+            ClassAccess classAccess,
             AccommodationService accommodations,
             StudentStore students,
             StudentFileStore store,
@@ -57,7 +59,8 @@ class StudentFile implements SmartInitializingSingleton {
             TemplateEngine templates,
             TransactionTemplate transaction,
             DataFolder folder) {
-        this.classes = classes;
+        this.studentService = studentService;
+        this.classAccess = classAccess;
         this.accommodations = accommodations;
         this.students = students;
         this.store = store;
@@ -73,8 +76,8 @@ class StudentFile implements SmartInitializingSingleton {
 
     /** A ZIP with a page that can be read, and what is said of her. */
     TakenOut takeOut(Teacher teacher, String classId, String studentId) {
-        classes.toChange(teacher, classId);
-        ClassStudent student = classes.student(teacher, classId, studentId);
+        classAccess.toChange(teacher, classId);
+        ClassStudent student = studentService.student(teacher, classId, studentId);
         Context context = new Context(Locale.ENGLISH);
         context.setVariable("student", student);
         context.setVariable("classes", students.classesOf(studentId).values());
@@ -105,8 +108,8 @@ class StudentFile implements SmartInitializingSingleton {
      * @param sure her name, typed by somebody who is sure; otherwise nothing is done
      */
     boolean delete(Teacher teacher, String classId, String studentId, String sure) {
-        classes.toChange(teacher, classId);
-        ClassStudent student = classes.student(teacher, classId, studentId);
+        classAccess.toChange(teacher, classId);
+        ClassStudent student = studentService.student(teacher, classId, studentId);
         if (!Names.likeness(sure).equals(Names.likeness(student.name())) || sure.isBlank()) {
             return false;
         }
@@ -116,7 +119,7 @@ class StudentFile implements SmartInitializingSingleton {
         audit.note(
                 teacher.id(),
                 Deed.STUDENT_REMOVED,
-                classes.require(teacher, classId).name());
+                classAccess.require(teacher, classId).name());
         return true;
     }
 

@@ -7,6 +7,7 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.classroom.ClassService;
 import prolalia.app.classroom.ClassService.Shown;
 import prolalia.app.classroom.ClassStudent;
+import prolalia.app.classroom.StudentService;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.classroom.PictureKey;
 
@@ -16,10 +17,12 @@ import prolalia.core.classroom.PictureKey;
 class DemoChild {
     private final AccountService accounts;
     private final ClassService classes;
+    private final StudentService studentService;
 
-    DemoChild(AccountService accounts, ClassService classes) {
+    DemoChild(AccountService accounts, ClassService classes, StudentService studentService) {
         this.accounts = accounts;
         this.classes = classes;
+        this.studentService = studentService;
     }
 
     /** @param door the secret of the door of her class */
@@ -33,8 +36,8 @@ class DemoChild {
         for (Shown shown : classes.classesOf(ines)) {
             String id = shown.schoolClass().id();
             if (shown.size() > 0) {
-                ClassStudent first = classes.students(ines, id).get(0);
-                return new Child(first, classes.key(first), classes.doorOf(ines, id));
+                ClassStudent first = studentService.students(ines, id).get(0);
+                return new Child(first, studentService.key(first), classes.doorOf(ines, id));
             }
         }
         throw new NotFoundException("demo child");

@@ -9,10 +9,14 @@ import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentService;
 import prolalia.app.assignment.AssignmentService.Giving;
+import prolalia.app.classroom.ClassAccess;
 import prolalia.app.classroom.ClassService;
 import prolalia.app.classroom.ClassStudent;
+import prolalia.app.classroom.StudentService;
+import prolalia.app.lesson.LessonSharing;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.Membership;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.sound.Verdict;
@@ -31,12 +35,25 @@ class DemoClasses {
     private static final String BEAN_DIRECTION = "Listen to each page. Then draw what the bean needs.";
 
     private final ClassService classes;
+    private final StudentService studentService;
+    private final ClassAccess classAccess;
     private final AssignmentService assignments;
     private final LessonStore lessons;
+    private final LessonSharing sharing;
     private final FileTakes takes;
 
-    DemoClasses(ClassService classes, AssignmentService assignments, LessonStore lessons, FileTakes takes) {
+    DemoClasses(
+            ClassService classes,
+            StudentService studentService,
+            ClassAccess classAccess,
+            AssignmentService assignments,
+            LessonStore lessons,
+            LessonSharing sharing,
+            FileTakes takes) {
+        this.sharing = sharing;
         this.classes = classes;
+        this.studentService = studentService;
+        this.classAccess = classAccess;
         this.assignments = assignments;
         this.lessons = lessons;
         this.takes = takes;
@@ -46,16 +63,16 @@ class DemoClasses {
     void terns(Teacher ines, String aideId, LessonSummary bean, LessonSummary bakery) throws IOException {
         String id = classes.begin(ines, TERNS, "");
         classes.addTeacher(ines, id, aideId);
-        List<ClassStudent> students = classes.addStudents(ines, id, OF_TERNS);
+        List<ClassStudent> students = studentService.addStudents(ines, id, OF_TERNS);
         for (int i = 0; i < students.size(); i++) {
             keep(ines, students.get(i).nameLineId(), "terns/name-" + (i + 1));
         }
         List<String> ids = students.stream().map(ClassStudent::id).toList();
-        classes.addGroup(ines, id, "Sand", ids.subList(0, 7));
-        classes.addGroup(ines, id, "Shells", ids.subList(7, ids.size()));
+        studentService.addGroup(ines, id, "Sand", ids.subList(0, 7));
+        studentService.addGroup(ines, id, "Shells", ids.subList(7, ids.size()));
         give(ines, id, bakery, "");
         give(ines, id, bean, BEAN_DIRECTION);
-        String said = classes.require(ines, id).lessonId();
+        String said = classAccess.require(ines, id).lessonId();
         for (ScriptLine line : lessons.script(said)) {
             String words = line.line().words();
             if (words.equals(bean.title())) {
@@ -68,9 +85,12 @@ class DemoClasses {
         }
     }
 
-    void plovers(Teacher tobi) {
+    /** @param bean made by Ines, who lets him use it */
+    void plovers(Teacher ines, Teacher tobi, LessonSummary bean) {
         String id = classes.begin(tobi, "Plovers", "");
-        classes.addStudents(tobi, id, OF_PLOVERS);
+        studentService.addStudents(tobi, id, OF_PLOVERS);
+        sharing.share(ines, bean.id(), tobi.id(), Membership.USE);
+        give(tobi, id, bean, "");
     }
 
     private void give(Teacher teacher, String classId, LessonSummary lesson, String direction) {

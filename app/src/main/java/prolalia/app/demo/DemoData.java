@@ -120,7 +120,7 @@ class DemoData implements SmartInitializingSingleton {
                 accounts.teacher("ari").orElseThrow().id(),
                 lessons.lesson(bean).orElseThrow(),
                 lessons.lesson(bakery).orElseThrow());
-        classes.plovers(tobi.actor());
+        classes.plovers(ines.actor(), tobi.actor(), lessons.lesson(bean).orElseThrow());
     }
 
     /** A worksheet as it comes in from a PDF; the first lines of its first page are voiced. */

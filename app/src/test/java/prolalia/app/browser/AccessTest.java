@@ -20,7 +20,7 @@ class AccessTest extends Browsing {
 
     private static final List<String> RULES_OF_SIZE = List.of("color-contrast", "target-size");
 
-    private static void check(Page page, String name) {
+    static void check(Page page, String name) {
         boolean onADesk = page.viewportSize().width == 1280;
         check(page, name, onADesk);
         if (onADesk && !name.contains("/l/")) {
@@ -112,6 +112,10 @@ class AccessTest extends Browsing {
         page.waitForSelector(".row-line");
         giveOut(page);
         check(page, "give out");
+        page.getByText("Give it to a class").click();
+        check(page, "give to a class");
+        page.getByText("People", new Page.GetByTextOptions().setExact(true)).click();
+        check(page, "people of a lesson");
         checkElsewhere(page);
         checkLibrary(page);
         checkPages(page);
@@ -120,6 +124,21 @@ class AccessTest extends Browsing {
         check(page, "microphone check");
         page.getByText("School", new Page.GetByTextOptions().setExact(true)).click();
         check(page, "school");
+        for (String at : new String[] {"/school/people", "/school/log", "/you", "/classes"}) {
+            page.navigate(base() + at);
+            check(page, at);
+        }
+        page.getByText("Terns", new Page.GetByTextOptions().setExact(true)).click();
+        check(page, "a class");
+        String terns = page.url();
+        for (String at : new String[] {"/given", "/groups", "/door", "/settings", "/roster"}) {
+            page.navigate(terns + at);
+            check(page, "a class" + at);
+        }
+        page.navigate(terns);
+        page.locator(".child").first().click();
+        page.waitForSelector(".what-hears");
+        check(page, "a student");
         page.navigate(base() + "/lessons/nowhere");
         check(page, "not here");
         assertThat(refused).isEmpty();

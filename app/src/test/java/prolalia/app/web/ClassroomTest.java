@@ -51,7 +51,7 @@ class ClassroomTest extends RunningHouse {
         assertThat(child.page("/my")).contains("Mara Lind", "There is nothing to do now");
         String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         ines.form("/lessons/" + bean + "/give", "to", id, "direction", "Look at the root.", "pages", "1-2");
-        String assignment = Visitor.first(child.page("/my"), "href=\"/my/([^\"]+)\"");
+        String assignment = Visitor.first(child.page("/my"), "class=\"task\" href=\"/my/([^\"]+)\"");
         assertThat(child.page("/my")).contains("How a bean wakes up", "Look at the root.");
         String page = child.page("/my/" + assignment);
         assertThat(page).contains("Point to the seed", "data-heard=\"/my/" + assignment + "/heard/\"");
