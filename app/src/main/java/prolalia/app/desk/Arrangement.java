@@ -9,8 +9,12 @@ import prolalia.app.desk.DeskService.Book;
  *
  * @param words that the title has; blank: any
  * @param folderId only those in this folder; blank: all
+ * @param all whether the desk shows them all, however many there are
  */
-record Arrangement(String words, Order order, String folderId) {
+record Arrangement(String words, Order order, String folderId, boolean all) {
+    /** So many lie on the desk unless all are asked for. */
+    static final int MOST_AT_ONCE = 60;
+
     enum Order {
         OPENED,
         CHANGED,

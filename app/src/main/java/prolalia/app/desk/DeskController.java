@@ -32,8 +32,9 @@ class DeskController {
             @RequestParam(defaultValue = "") String words,
             @RequestParam(defaultValue = "OPENED") Order order,
             @RequestParam(defaultValue = "") String folder,
+            @RequestParam(defaultValue = "false") boolean all,
             Model model) {
-        Arrangement arrangement = new Arrangement(words, order, folder);
+        Arrangement arrangement = new Arrangement(words, order, folder, all);
         model.addAttribute("desk", desk.deskOf(teacher.actor(), arrangement));
         model.addAttribute("arrangement", arrangement);
         model.addAttribute("orders", Order.values());

@@ -42,6 +42,7 @@ class DeskService {
     private static final int MOST_MARKS = 28;
 
     private static final int LESSONS_KNOWN = 20_000;
+    private static final int MOST_WAITING = 8;
     private static final int MOST_FOLDERS = 60;
     private static final int LONGEST_FOLDER = 60;
     private static final Place NOWHERE = new Place(0, null);
@@ -73,12 +74,14 @@ class DeskService {
      *
      * @param partOfDay for the greeting
      * @param shown those of them that are looked for, in order
+     * @param found how many are, shown or not
      * @param lastTake the newest take, null before the first
      */
     record Desk(
             PartOfDay partOfDay,
             List<Book> books,
             List<Book> shown,
+            int found,
             List<Folder> folders,
             List<Unfinished> unfinished,
             StoredTake lastTake) {
@@ -88,9 +91,11 @@ class DeskService {
                     .count();
         }
 
+        /** Those that were changed last. */
         public List<Book> toRead() {
             return books.stream()
                     .filter(book -> book.coverage().linesToRead() > 0)
+                    .limit(MOST_WAITING)
                     .toList();
         }
     }
@@ -136,15 +141,17 @@ class DeskService {
                         owners.get(lesson.id()),
                         places.getOrDefault(lesson.id(), NOWHERE)))
                 .toList();
-        List<Book> shown = books.stream()
+        List<Book> found = books.stream()
                 .filter(arrangement::shows)
                 .sorted(arrangement.comparator())
                 .toList();
+        int most = arrangement.all() ? found.size() : Math.min(found.size(), Arrangement.MOST_AT_ONCE);
         Optional<StoredTake> last = recordings.lastTakeOf(teacher);
         return new Desk(
                 partOfDay(),
                 books,
-                shown,
+                found.subList(0, most),
+                found.size(),
                 onDesk.folders(teacher.id()),
                 recordings.unfinished(teacher),
                 last.orElse(null));

@@ -168,4 +168,55 @@ class DeskTest extends RunningHouse {
         }
         assertThat(missing).isEmpty();
     }
+
+    @Test
+    void lessonsAreFoundByTheirTitlesAndLieInFoldersOfOnesOwn() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String heron = ines.form("/lessons", "title", "Grey herons").uri().getPath();
+        String tide = ines.form("/lessons", "title", "High tide").uri().getPath();
+        ines.form("/folders", "name", "The coast");
+        String folder = Visitor.first(ines.page("/"), "/folders/([^/]+)/remove");
+        ines.form(tide + "/folder", "folder", folder);
+        assertThat(ines.page("/?words=HERON"))
+                .contains("<b>Grey herons</b>", "One lesson")
+                .doesNotContain("<b>High tide</b>");
+        assertThat(ines.page("/?folder=" + folder)).contains("<b>High tide</b>").doesNotContain("<b>Grey herons</b>");
+        assertThat(ines.page("/?words=nowhere")).contains("Nothing is called so.");
+        ines.get(tide + "/here");
+        ines.get(heron + "/here");
+        assertThat(ines.page("/?order=OPENED")).containsSubsequence("<b>Grey herons</b>", "<b>High tide</b>");
+        assertThat(ines.page("/?order=TITLE&words=h")).containsSubsequence("<b>Grey herons</b>", "<b>High tide</b>");
+        ines.form("/folders/" + folder + "/remove");
+        assertThat(ines.page("/")).contains("<b>High tide</b>").doesNotContain("The coast");
+        ines.form(heron + "/remove");
+        ines.form(tide + "/remove");
+    }
+
+    @Test
+    void aLessonIsSharedToBeUsedOrWorkedOnTogether() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        Visitor colleague = Visitor.added(ines, base(), "Kit Colleague", "TEACHER");
+        String lesson = ines.form("/lessons", "title", "Shared tides").uri().getPath();
+        String kit = Visitor.first(ines.page(lesson + "/people"), "<option value=\"([^\"]+)\">Kit Colleague");
+        assertThat(colleague.get(lesson).statusCode()).isEqualTo(404);
+        ines.form(lesson + "/people", "who", kit, "how", "USE");
+        assertThat(colleague.page("/")).contains("Shared tides", "by Ines Faro");
+        assertThat(colleague.form(lesson + "/undo").statusCode())
+                .as("to be used")
+                .isEqualTo(404);
+        assertThat(colleague.form(lesson + "/link").statusCode()).isEqualTo(200);
+        String copy = colleague.form(lesson + "/copy").uri().getPath();
+        assertThat(colleague.page(copy)).contains("Copy of Shared tides");
+        ines.form(lesson + "/people", "who", kit, "how", "EDIT");
+        colleague.page(lesson + "/here");
+        assertThat(ines.page(lesson + "/here")).contains("Kit Colleague is here too");
+        String line = Visitor.first(ines.page(lesson), "data-line=\"([^\"]+)\"");
+        colleague.putForm("/lines/" + line + "/words", "revision", "1", "words", "The tide comes in.");
+        assertThat(Visitor.text(ines.putForm("/lines/" + line + "/words", "revision", "1", "words", "My words.")))
+                .as("nothing is overwritten unseen")
+                .contains("The tide comes in.");
+        ines.form(lesson + "/people/" + kit + "/remove");
+        assertThat(colleague.get(lesson).statusCode()).isEqualTo(404);
+        ines.form(lesson + "/remove");
+    }
 }
