@@ -42,6 +42,7 @@ import prolalia.core.published.PublishedLesson;
 @Service
 public class AssignmentService {
     private static final int LONGEST_DIRECTION = 1_000;
+    private static final int LAST_YEAR = 9_999;
 
     private final AssignmentStore store;
     private final HeardLog heard;
@@ -175,6 +176,9 @@ public class AssignmentService {
     }
 
     private static Long millis(LocalDateTime time) {
+        if (time != null && Math.abs(time.getYear()) > LAST_YEAR) {
+            throw new GivingRefusedException(Refusal.DATES);
+        }
         return time == null
                 ? null
                 : time.atZone(ZoneId.systemDefault()).toInstant().toEpochMilli();

@@ -57,9 +57,32 @@ class HeardLog implements DisposableBean {
         try {
             transaction.executeWithoutResult(status -> now.forEach(this::write));
         } catch (RuntimeException failed) {
-            LOG.warn("What children heard could not be written down as yet: {}", failed.getMessage());
-            now.forEach(this::put);
+            // One by one, so that one who was deleted meanwhile holds up nobody.
+            now.forEach(this::writeAlone);
         }
+    }
+
+    private void writeAlone(Event event) {
+        try {
+            transaction.executeWithoutResult(status -> write(event));
+        } catch (RuntimeException failed) {
+            if (isGone(failed)) {
+                LOG.debug("A child, or what she heard, is gone: {}", failed.getMessage());
+            } else {
+                LOG.warn("What children heard could not be written down as yet: {}", failed.getMessage());
+                put(event);
+            }
+        }
+    }
+
+    /** Whether what the event names isn't there any more (SQLite: FOREIGN KEY constraint failed). */
+    private static boolean isGone(Throwable failed) {
+        for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
+            if (String.valueOf(cause.getMessage()).contains("FOREIGN KEY")) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private void write(Event event) {

@@ -1,9 +1,11 @@
 package prolalia.app.classroom;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -14,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.classroom.ClassService.ClassView;
+import prolalia.app.classroom.ClassService.RefusedException;
 import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.Names;
 
@@ -40,6 +43,7 @@ class ClassController {
         model.addAttribute("classes", classes.classesOf(teacher.actor()));
         model.addAttribute("year", classes.schoolYear());
         model.addAttribute("removed", removed);
+        model.addAttribute("binned", classes.removed(teacher.actor()));
         model.addAttribute("refused", refused);
         return "classroom/classes";
     }
@@ -87,9 +91,18 @@ class ClassController {
     String addStudents(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
-            @RequestParam(defaultValue = "") String names) {
-        List<ClassStudent> added = studentService.addStudents(teacher.actor(), id, Names.list(names));
-        return "redirect:/classes/" + id + "?added=" + added.size();
+            @RequestParam(defaultValue = "") String names,
+            HttpServletResponse response,
+            Model model) {
+        try {
+            List<ClassStudent> added = studentService.addStudents(teacher.actor(), id, Names.list(names));
+            return "redirect:/classes/" + id + "?added=" + added.size();
+        } catch (RefusedException refused) {
+            // What was typed stays.
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            model.addAttribute("names", names);
+            return children(teacher, id, refused.why().name(), null, model);
+        }
     }
 
     @GetMapping("/{id}/groups")

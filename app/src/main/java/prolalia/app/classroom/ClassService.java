@@ -189,6 +189,11 @@ public class ClassService {
         audit.note(teacher.id(), Deed.CLASS_REMOVED, removed.name());
     }
 
+    /** Classes that were removed and can be put back. */
+    List<SchoolClass> removed(Teacher teacher) {
+        return teacher.role().teaches() ? classes.removed(teacher) : List.of();
+    }
+
     @Transactional
     public void putBack(Teacher teacher, String classId) {
         classes.setRemoved(classId, null);

@@ -69,6 +69,14 @@ class ClassStore {
                 .fetch(ClassStore::schoolClass);
     }
 
+    /** Those that were removed, the last one first. */
+    List<SchoolClass> removed(Teacher teacher) {
+        return looking.selectFrom(SCHOOL_CLASS)
+                .where(SCHOOL_CLASS.REMOVED_AT.isNotNull(), may(teacher))
+                .orderBy(SCHOOL_CLASS.REMOVED_AT.desc())
+                .fetch(ClassStore::schoolClass);
+    }
+
     /** How many students each class has. */
     Map<String, Integer> sizes() {
         return looking.select(CLASS_STUDENT.CLASS_ID, count())

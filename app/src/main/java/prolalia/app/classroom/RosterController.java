@@ -3,8 +3,8 @@ package prolalia.app.classroom;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -91,7 +91,7 @@ class RosterController {
             @PathVariable String id,
             @PathVariable String token,
             @RequestParam(required = false) String chosen,
-            @RequestParam(defaultValue = "") List<Integer> taking,
+            @RequestParam(defaultValue = "") Set<String> taking,
             @RequestParam Map<String, String> all) {
         Map<Integer, String> whom = new HashMap<>();
         all.forEach((name, value) -> {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
@@ -105,7 +106,7 @@ class RosterService {
     /**
      * Makes the changes that were chosen.
      *
-     * @param wanted the numbers of entries, from 0
+     * @param wanted the numbers of rows, from 0, and the ids of students who are gone
      * @param whom for doubtful ones by their numbers, the student that it is; blank: a new one
      */
     @Transactional
@@ -114,7 +115,7 @@ class RosterService {
             String classId,
             String token,
             String chosen,
-            List<Integer> wanted,
+            Set<String> wanted,
             Map<Integer, String> whom) {
         SchoolClass to = classAccess.toChange(teacher, classId);
         List<Entry> entries = preview(teacher, classId, token, chosen).entries();
@@ -123,11 +124,13 @@ class RosterService {
         int added = 0;
         int renamed = 0;
         List<String> gone = new ArrayList<>();
-        for (int number : wanted) {
-            if (number < 0 || number >= entries.size()) {
+        for (int number = 0; number < entries.size(); number++) {
+            Entry entry = entries.get(number);
+            // By her id: the class may have changed since it was looked over.
+            String name = entry.kind() == Kind.GONE ? entry.known().studentId() : "" + number;
+            if (!wanted.contains(name)) {
                 continue;
             }
-            Entry entry = entries.get(number);
             ClassStudent known = entry.kind() == Kind.DOUBTFUL
                     ? there.get(whom.getOrDefault(number, ""))
                     : entry.known() == null ? null : there.get(entry.known().studentId());

@@ -115,7 +115,8 @@ class StudentFile implements SmartInitializingSingleton {
         }
         remember(studentId);
         delete(studentId);
-        // What is written down of it doesn't name her.
+        // What is written down of her doesn't name her any more.
+        audit.forget(student.name());
         audit.note(
                 teacher.id(),
                 Deed.STUDENT_REMOVED,

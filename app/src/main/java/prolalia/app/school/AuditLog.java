@@ -8,7 +8,9 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 
@@ -54,6 +56,16 @@ public class AuditLog {
         TAKEN_BACK
     }
 
+    private static final List<String> ABOUT_STUDENTS = Stream.of(
+                    Deed.STUDENT_RENAMED,
+                    Deed.STUDENT_MOVED,
+                    Deed.STUDENT_EXPORTED,
+                    Deed.STUDENT_LET_IN,
+                    Deed.KEYS_RENEWED,
+                    Deed.ACCOMMODATION)
+            .map(Deed::name)
+            .toList();
+
     /** @param about whom or what, in words */
     public record Entry(LocalDateTime at, String who, Deed deed, String about) {}
 
@@ -68,6 +80,14 @@ public class AuditLog {
                 .set(AUDIT_ENTRY.WHO, who)
                 .set(AUDIT_ENTRY.DEED, deed.name())
                 .set(AUDIT_ENTRY.ABOUT, about)
+                .execute();
+    }
+
+    /** Takes a name out of what was noted about students. */
+    public void forget(String name) {
+        writing.update(AUDIT_ENTRY)
+                .set(AUDIT_ENTRY.ABOUT, DSL.replace(AUDIT_ENTRY.ABOUT, name, "…"))
+                .where(AUDIT_ENTRY.DEED.in(ABOUT_STUDENTS), AUDIT_ENTRY.ABOUT.contains(name))
                 .execute();
     }
 

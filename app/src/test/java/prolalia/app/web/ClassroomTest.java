@@ -177,7 +177,9 @@ class ClassroomTest extends RunningHouse {
                 .contains("That is not the name. Nothing was deleted.");
         String sound = Visitor.first(ines.page("/lines/" + line + "/takes"), "/takes/([^/]+)/sound.mp3");
         assertThat(ines.get("/takes/" + sound + "/sound.mp3").statusCode()).isEqualTo(200);
+        assertThat(ines.page("/school/log")).contains("Quillon Brandywine");
         ines.form(at + "/students/" + student + "/delete", "sure", "quillon brandywine");
+        assertThat(ines.page("/school/log")).doesNotContain("Quillon Brandywine");
         assertThat(ines.page(at)).doesNotContain("Quillon");
         assertThat(ines.get("/takes/" + sound + "/sound.mp3").statusCode()).isEqualTo(404);
         assertThat(Files.readString(folder.root().resolve("deleted-students"))).contains(student);
