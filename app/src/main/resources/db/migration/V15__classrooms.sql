@@ -4,6 +4,9 @@ ALTER TABLE teacher ADD COLUMN role TEXT NOT NULL DEFAULT 'TEACHER' CHECK (role 
 ALTER TABLE teacher ADD COLUMN disabled_at BIGINT;
 UPDATE teacher SET role = 'ADMIN' WHERE id = (SELECT id FROM teacher ORDER BY created_at, rowid LIMIT 1);
 
+-- So long it is kept what students did and recorded; then it goes.
+ALTER TABLE school ADD COLUMN keep_months INTEGER NOT NULL DEFAULT 12;
+
 -- A link by which somebody sets her password, once.
 CREATE TABLE password_link (
   secret_hash TEXT   NOT NULL PRIMARY KEY,

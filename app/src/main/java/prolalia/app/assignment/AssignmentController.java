@@ -140,6 +140,7 @@ class AssignmentController {
             Model model) {
         model.addAttribute("schoolClass", classAccess.require(teacher.actor(), id));
         model.addAttribute("overview", assignments.overview(teacher.actor(), id));
+        model.addAttribute("goesSoon", assignments.goesSoon(teacher.actor(), id));
         model.addAttribute("mayChange", teacher.role().teaches());
         model.addAttribute("back", back);
         return "assignment/overview";

@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentStore.Done;
+import prolalia.app.assignment.Keeping.GoesSoon;
 import prolalia.app.classroom.AccommodationService;
 import prolalia.app.classroom.ClassAccess;
 import prolalia.app.classroom.ClassLines;
@@ -46,6 +47,7 @@ public class AssignmentService {
 
     private final AssignmentStore store;
     private final HeardLog heard;
+    private final Keeping keeping;
     private final ClassService classes;
     private final StudentService studentService;
     private final ClassAccess classAccess;
@@ -60,6 +62,7 @@ public class AssignmentService {
     AssignmentService(
             AssignmentStore store,
             HeardLog heard,
+            Keeping keeping,
             ClassService classes,
             StudentService studentService,
             ClassAccess classAccess,
@@ -72,6 +75,7 @@ public class AssignmentService {
             Clock clock) {
         this.store = store;
         this.heard = heard;
+        this.keeping = keeping;
         this.classes = classes;
         this.studentService = studentService;
         this.classAccess = classAccess;
@@ -244,6 +248,14 @@ public class AssignmentService {
             rows.add(new Row(student, accommodation, cells));
         }
         return new Overview(assignments, rows);
+    }
+
+    /** What of that goes soon, as the school set it; null: nothing. */
+    GoesSoon goesSoon(Teacher teacher, String classId) {
+        classAccess.require(teacher, classId);
+        return keeping.goesSoon(
+                        store.ofClass(classId).stream().map(Assignment::id).toList())
+                .orElse(null);
     }
 
     private Map<String, Set<String>> groups(Teacher teacher, String classId) {

@@ -2,6 +2,7 @@ package prolalia.app.assignment;
 
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.min;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT_TO;
 import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
@@ -204,6 +205,21 @@ class AssignmentStore {
                         .map(byStudent -> byStudent.get(row.getStudentId()))
                         .ifPresent(each -> each.heard().put(row.getLineId(), row.getTimes())));
         return done;
+    }
+
+    /** When the oldest of what children did with something was done last. */
+    Optional<Long> oldest(List<String> assignmentIds) {
+        return Optional.ofNullable(looking.select(min(VISIT.LAST_AT))
+                .from(VISIT)
+                .where(VISIT.ASSIGNMENT_ID.in(assignmentIds))
+                .fetchSingle()
+                .value1());
+    }
+
+    /** What children did last before a time goes. @return how many of them it was with something */
+    int forgetBefore(long when) {
+        writing.deleteFrom(HEARD_LINE).where(HEARD_LINE.LAST_AT.lt(when)).execute();
+        return writing.deleteFrom(VISIT).where(VISIT.LAST_AT.lt(when)).execute();
     }
 
     void visited(String assignmentId, String studentId, long at) {

@@ -45,6 +45,7 @@ import prolalia.core.place.Area;
 @ConditionalOnProperty("prolalia.demo")
 class DemoData implements SmartInitializingSingleton {
     private static final int MINUTES = 10;
+    private static final int MONTHS = 12;
 
     private static final long DAY_MS = 86_400_000L;
     private static final int BEAN_PAGES = 3;
@@ -106,7 +107,7 @@ class DemoData implements SmartInitializingSingleton {
         if (!accounts.needsFirstAccount()) {
             return;
         }
-        school.save("Tern Lane School", MINUTES, "");
+        school.save("Tern Lane School", MINUTES, MONTHS, "");
         // Nobody knows these passwords: the demo is entered by its button alone.
         accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken(), Role.ADMIN);
         accounts.add(DemoTeacher.SECOND_FULL_NAME, DemoTeacher.SECOND_SIGN_IN_NAME, Ids.newToken());

@@ -16,6 +16,8 @@ import prolalia.app.lesson.LessonStore.Binned;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.school.AuditLog;
+import prolalia.app.school.AuditLog.Deed;
 import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
@@ -44,6 +46,7 @@ public class LessonService {
     private final LineStore lines;
     private final Messages messages;
     private final LessonCopyStore copies;
+    private final AuditLog audit;
     private final Clock clock;
 
     LessonService(
@@ -53,6 +56,7 @@ public class LessonService {
             LineStore lines,
             Messages messages,
             LessonCopyStore copies,
+            AuditLog audit,
             Clock clock) {
         this.lessons = lessons;
         this.pageStore = pageStore;
@@ -60,6 +64,7 @@ public class LessonService {
         this.lines = lines;
         this.messages = messages;
         this.copies = copies;
+        this.audit = audit;
         this.clock = clock;
     }
 
@@ -226,7 +231,9 @@ public class LessonService {
 
     @Transactional
     public void remove(Teacher teacher, String lessonId) {
+        LessonSummary removed = summary(teacher, lessonId);
         setRemoved(teacher, lessonId, clock.millis());
+        audit.note(teacher.id(), Deed.LESSON_REMOVED, removed.title());
     }
 
     @Transactional

@@ -9,6 +9,7 @@ import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.stream.Stream;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -52,6 +53,9 @@ public class AuditLog {
         KEYS_RENEWED,
         DOOR_RENEWED,
         ACCOMMODATION,
+        LINK_GIVEN,
+        LINK_WITHDRAWN,
+        LESSON_REMOVED,
         GIVEN,
         TAKEN_BACK
     }
@@ -70,9 +74,18 @@ public class AuditLog {
     public record Entry(LocalDateTime at, String who, Deed deed, String about) {}
 
     public void note(String teacherId, Deed deed, String about) {
+        note(TEACHER.ID.eq(teacherId), deed, about);
+    }
+
+    /** @param signInName of whoever did it */
+    void noteBy(String signInName, Deed deed, String about) {
+        note(TEACHER.SIGN_IN_NAME.eq(signInName), deed, about);
+    }
+
+    private void note(Condition whose, Deed deed, String about) {
         String who = looking.select(TEACHER.FULL_NAME)
                 .from(TEACHER)
-                .where(TEACHER.ID.eq(teacherId))
+                .where(whose)
                 .fetchOptional(TEACHER.FULL_NAME)
                 .orElse("");
         writing.insertInto(AUDIT_ENTRY)

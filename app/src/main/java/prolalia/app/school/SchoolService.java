@@ -12,6 +12,7 @@ import prolalia.app.platform.UntilChanged;
 @Service
 public class SchoolService {
     static final int MOST_MINUTES = 60;
+    static final int MOST_MONTHS = 120;
     private static final int LONGEST_NAME = 120;
 
     private final SchoolStore store;
@@ -30,7 +31,8 @@ public class SchoolService {
     enum Fault {
         MINUTES,
         LONG_NAME,
-        ADDRESS
+        ADDRESS,
+        KEEP
     }
 
     public SchoolSettings settings() {
@@ -44,7 +46,20 @@ public class SchoolService {
 
     /** Saves; answers what is wrong, or nothing when it is saved. */
     @Transactional
-    public Optional<Fault> save(String name, int longestRecordingMinutes, String address) {
+    Optional<Fault> save(String signInName, String name, int longestRecordingMinutes, int keepMonths, String address) {
+        Optional<Fault> fault = save(name, longestRecordingMinutes, keepMonths, address);
+        if (fault.isEmpty()) {
+            audit.noteBy(signInName, AuditLog.Deed.SCHOOL_SETTINGS, name.strip());
+        }
+        return fault;
+    }
+
+    /** The same, as nobody's deed. */
+    @Transactional
+    public Optional<Fault> save(String name, int longestRecordingMinutes, int keepMonths, String address) {
+        if (keepMonths < 1 || keepMonths > MOST_MONTHS) {
+            return Optional.of(Fault.KEEP);
+        }
         if (longestRecordingMinutes < 1 || longestRecordingMinutes > MOST_MINUTES) {
             return Optional.of(Fault.MINUTES);
         }
@@ -56,7 +71,7 @@ public class SchoolService {
             return Optional.of(Fault.ADDRESS);
         }
         store.save(new SchoolSettings(
-                name.strip(), longestRecordingMinutes * 60_000L, reachedAt.isEmpty() ? null : reachedAt));
+                name.strip(), longestRecordingMinutes * 60_000L, keepMonths, reachedAt.isEmpty() ? null : reachedAt));
         settings = changes.remember(store::settings);
         return Optional.empty();
     }

@@ -5,10 +5,11 @@ package prolalia.app.school;
  *
  * @param name empty until it is given
  * @param longestRecordingMs no recording is taken that is longer
+ * @param keepMonths so long it is kept what students did and recorded
  * @param address where students reach this server, without a slash at the end; null: worked out from the request
  */
-public record SchoolSettings(String name, long longestRecordingMs, String address) {
-    static final SchoolSettings AT_FIRST = new SchoolSettings("", 10 * 60_000L, null);
+public record SchoolSettings(String name, long longestRecordingMs, int keepMonths, String address) {
+    static final SchoolSettings AT_FIRST = new SchoolSettings("", 10 * 60_000L, 12, null);
 
     public long longestRecordingMinutes() {
         return longestRecordingMs / 60_000;

@@ -20,7 +20,8 @@ class SchoolStore {
 
     SchoolSettings settings() {
         return looking.selectFrom(SCHOOL)
-                .fetchOptional(row -> new SchoolSettings(row.getName(), row.getLongestRecordingMs(), row.getAddress()))
+                .fetchOptional(row -> new SchoolSettings(
+                        row.getName(), row.getLongestRecordingMs(), row.getKeepMonths(), row.getAddress()))
                 .orElse(SchoolSettings.AT_FIRST);
     }
 
@@ -29,11 +30,13 @@ class SchoolStore {
                 .set(SCHOOL.ID, THE_ONE)
                 .set(SCHOOL.NAME, settings.name())
                 .set(SCHOOL.LONGEST_RECORDING_MS, settings.longestRecordingMs())
+                .set(SCHOOL.KEEP_MONTHS, settings.keepMonths())
                 .set(SCHOOL.ADDRESS, settings.address())
                 .onConflict(SCHOOL.ID)
                 .doUpdate()
                 .set(SCHOOL.NAME, settings.name())
                 .set(SCHOOL.LONGEST_RECORDING_MS, settings.longestRecordingMs())
+                .set(SCHOOL.KEEP_MONTHS, settings.keepMonths())
                 .set(SCHOOL.ADDRESS, settings.address())
                 .execute();
     }

@@ -11,6 +11,8 @@ import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.Ids;
+import prolalia.app.school.AuditLog;
+import prolalia.app.school.AuditLog.Deed;
 import prolalia.app.sharing.LinkStore.Link;
 import prolalia.app.sharing.LinkStore.Purpose;
 
@@ -20,12 +22,14 @@ public class LinkService {
     private final LinkStore links;
     private final LessonAccess access;
     private final LessonStore lessons;
+    private final AuditLog audit;
     private final Clock clock;
 
-    LinkService(LinkStore links, LessonAccess access, LessonStore lessons, Clock clock) {
+    LinkService(LinkStore links, LessonAccess access, LessonStore lessons, AuditLog audit, Clock clock) {
         this.links = links;
         this.access = access;
         this.lessons = lessons;
+        this.audit = audit;
         this.clock = clock;
     }
 
@@ -81,13 +85,15 @@ public class LinkService {
         return links.newest(lesson, Purpose.GIVEN)
                 .filter(link -> !link.withdrawn())
                 .map(Link::token)
-                .orElseGet(() -> add(lesson));
+                .orElseGet(() -> add(teacher, lesson));
     }
 
     /** Takes the link back: nobody comes in by it any more. */
     @Transactional
     public void withdraw(Teacher teacher, String lessonId) {
-        links.withdrawAll(toGiveOut(teacher, lessonId), Purpose.GIVEN, clock.millis());
+        LessonRef lesson = toGiveOut(teacher, lessonId);
+        links.withdrawAll(lesson, Purpose.GIVEN, clock.millis());
+        audit.note(teacher.id(), Deed.LINK_WITHDRAWN, lesson.summary().title());
     }
 
     /** The link that was withdrawn last leads here again, and so does each code that was printed of it. */
@@ -102,14 +108,15 @@ public class LinkService {
     @Transactional
     public void renew(Teacher teacher, String lessonId) {
         withdraw(teacher, lessonId);
-        add(toGiveOut(teacher, lessonId));
+        add(teacher, toGiveOut(teacher, lessonId));
     }
 
     private LessonRef toGiveOut(Teacher teacher, String lessonId) {
         return access.require(teacher, lessonId, Right.GIVE_OUT);
     }
 
-    private String add(LessonRef lesson) {
+    private String add(Teacher teacher, LessonRef lesson) {
+        audit.note(teacher.id(), Deed.LINK_GIVEN, lesson.summary().title());
         String token = Ids.newToken();
         links.add(lesson, Purpose.GIVEN, token, clock.millis());
         return token;
