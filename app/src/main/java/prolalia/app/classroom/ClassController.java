@@ -48,6 +48,14 @@ class ClassController {
         return "classroom/classes";
     }
 
+    /** Who waits to be let in: asked for again and again where a teacher would see it. */
+    @GetMapping("/shut-out")
+    String shutOut(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletResponse response, Model model) {
+        response.setHeader("Cache-Control", "no-store");
+        model.addAttribute("waiting", studentService.shutOut(teacher.actor()));
+        return "classroom/shut-out";
+    }
+
     @PostMapping
     String begin(
             @AuthenticationPrincipal SignedInTeacher teacher,

@@ -114,13 +114,13 @@ class StudentFile implements SmartInitializingSingleton {
             return false;
         }
         remember(studentId);
-        delete(studentId);
         // What is written down of her doesn't name her any more.
         audit.forget(student.name());
         audit.note(
                 teacher.id(),
                 Deed.STUDENT_REMOVED,
                 classAccess.require(teacher, classId).name());
+        delete(studentId);
         return true;
     }
 

@@ -13,6 +13,7 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.classroom.ClassService.Refusal;
 import prolalia.app.classroom.ClassService.RefusedException;
 import prolalia.app.classroom.StudentStore.Group;
+import prolalia.app.classroom.StudentStore.ShutOut;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;
@@ -169,6 +170,12 @@ public class StudentService {
         ClassStudent student = needs(classId, studentId);
         students.leave(classId, studentId);
         audit.note(teacher.id(), Deed.STUDENT_MOVED, student.name() + " ← " + from.name());
+    }
+
+    /** Who waits to be let in, of all classes of somebody. */
+    List<ShutOut> shutOut(Teacher teacher) {
+        return students.shutOut(
+                classes.of(teacher).stream().map(SchoolClass::id).toList());
     }
 
     /** She may guess again. */

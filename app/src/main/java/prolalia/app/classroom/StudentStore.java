@@ -37,9 +37,31 @@ public class StudentStore {
     /** @param studentIds of those who are in it, in the order of the class */
     public record Group(String id, String name, Set<String> studentIds) {}
 
+    /** A student who pressed wrong keys too often. */
+    record ShutOut(String id, String name, String classId, String className) {}
+
     /** In the order in which they came in. */
     List<ClassStudent> of(String classId) {
         return where(CLASS_STUDENT.CLASS_ID.eq(classId));
+    }
+
+    /** Whoever is shut out of the classes of somebody, with the class that she would come in to. */
+    List<ShutOut> shutOut(Collection<String> classIds) {
+        return looking.select(STUDENT.ID, STUDENT.NAME, SCHOOL_CLASS.ID, SCHOOL_CLASS.NAME)
+                .from(CLASS_STUDENT)
+                .join(STUDENT)
+                .on(STUDENT.ID.eq(CLASS_STUDENT.STUDENT_ID))
+                .join(SCHOOL_CLASS)
+                .on(SCHOOL_CLASS.ID.eq(CLASS_STUDENT.CLASS_ID))
+                .where(
+                        CLASS_STUDENT.CLASS_ID.in(classIds),
+                        STUDENT.REMOVED_AT.isNull(),
+                        STUDENT.WRONG_TRIES.ge(Guesses.MOST))
+                .fetch(row -> new ShutOut(
+                        row.get(STUDENT.ID),
+                        row.get(STUDENT.NAME),
+                        row.get(SCHOOL_CLASS.ID),
+                        row.get(SCHOOL_CLASS.NAME)));
     }
 
     Optional<ClassStudent> find(String classId, String studentId) {

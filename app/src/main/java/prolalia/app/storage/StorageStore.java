@@ -124,6 +124,11 @@ class StorageStore {
         return new Voices(files, recordings);
     }
 
+    /** Moves all changes into the database file, and empties the write-ahead log (SQLite: wal_checkpoint). */
+    void emptyChangeLog() {
+        writing.fetch("PRAGMA wal_checkpoint(TRUNCATE)");
+    }
+
     /** Some lines were removed long ago. */
     void removeLongAgo(List<String> lineIds) {
         lineIds.forEach(line ->

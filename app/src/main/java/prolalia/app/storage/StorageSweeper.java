@@ -57,6 +57,8 @@ public class StorageSweeper {
             store.forgetRemoved(1);
             return found;
         });
+        // What was overwritten still stands in the log of changes until that is emptied.
+        store.emptyChangeLog();
         Set<String> used = store.used();
         try {
             for (String recording : voices.recordings()) {

@@ -3,10 +3,12 @@ package prolalia.app.web;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.net.http.HttpResponse;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.BeforeAll;
@@ -111,6 +113,7 @@ class ClassroomTest extends RunningHouse {
                 .as("the right key as well")
                 .contains("Ask your teacher to let you in");
         assertThat(ines.page(at)).contains("The key was wrong ten times", "Let in");
+        assertThat(ines.page("/classes/shut-out")).contains("Ada", "waits at the door");
         Visitor bo = Visitor.child(ines, id, student(at, "Bo"));
         assertThat(bo.page("/my")).as("nobody else is kept out").contains("Bo");
         ines.form(at + "/students/" + ada + "/let-in");
@@ -183,7 +186,20 @@ class ClassroomTest extends RunningHouse {
         assertThat(ines.page(at)).doesNotContain("Quillon");
         assertThat(ines.get("/takes/" + sound + "/sound.mp3").statusCode()).isEqualTo(404);
         assertThat(Files.readString(folder.root().resolve("deleted-students"))).contains(student);
+        try (var files = Files.walk(folder.root())) {
+            assertThat(files.filter(Files::isRegularFile).filter(file -> holds(file, "Quillon")))
+                    .as("her name is in no file")
+                    .isEmpty();
+        }
         ines.form(at + "/remove");
+    }
+
+    private static boolean holds(Path file, String name) {
+        try {
+            return new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1).contains(name);
+        } catch (IOException gone) {
+            return false;
+        }
     }
 
     @Test
