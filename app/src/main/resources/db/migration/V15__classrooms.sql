@@ -91,8 +91,10 @@ CREATE INDEX class_student_by_student ON class_student (student_id);
 
 CREATE TABLE class_group (
   id       TEXT NOT NULL PRIMARY KEY,
-  class_id TEXT NOT NULL REFERENCES school_class (id),
-  name     TEXT NOT NULL
+  class_id   TEXT NOT NULL REFERENCES school_class (id),
+  name       TEXT NOT NULL,
+  -- What was given to it stays with those who were in it.
+  removed_at BIGINT
 );
 CREATE TABLE group_student (
   group_id   TEXT NOT NULL REFERENCES class_group (id),
@@ -128,6 +130,8 @@ CREATE TABLE assignment (
   -- Its title as it is said, and what is to be done with it.
   title_line_id     TEXT    NOT NULL REFERENCES line (id),
   direction_line_id TEXT    REFERENCES line (id),
+  -- Otherwise to whoever is named, be it nobody any more.
+  to_all            BOOLEAN NOT NULL,
   -- Ids of pages, separated by spaces; empty: all.
   pages             TEXT    NOT NULL DEFAULT '',
   starts_at         BIGINT,
@@ -140,7 +144,7 @@ CREATE TABLE assignment (
 CREATE INDEX assignment_by_class ON assignment (class_id, taken_back_at);
 CREATE INDEX assignment_by_lesson ON assignment (lesson_id);
 
--- To whom of the class; nobody named: to all.
+-- To whom of the class, unless it is to all.
 CREATE TABLE assignment_to (
   assignment_id TEXT NOT NULL REFERENCES assignment (id),
   group_id      TEXT REFERENCES class_group (id),

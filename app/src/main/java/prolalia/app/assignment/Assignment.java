@@ -14,7 +14,8 @@ import prolalia.core.classroom.Due;
  * @param direction its words; null: none
  * @param directionSound hash of the sound of it; null when it is silent
  * @param pageIds of the pages that were given; none: all
- * @param toGroups to these; with no group and no student, to all
+ * @param toAll whether it is to all of the class
+ * @param toGroups otherwise to these, and to the students
  */
 public record Assignment(
         String id,
@@ -30,11 +31,8 @@ public record Assignment(
         String directionSound,
         List<String> pageIds,
         Due due,
+        boolean toAll,
         List<String> toGroups,
         List<String> toStudents,
         long madeAt,
-        boolean takenBack) {
-    public boolean isToAll() {
-        return toGroups.isEmpty() && toStudents.isEmpty();
-    }
-}
+        boolean takenBack) {}

@@ -158,6 +158,7 @@ public class AssignmentService {
                 null,
                 pageIds,
                 due,
+                giving.groups().isEmpty() && giving.students().isEmpty(),
                 ofClass(
                         studentService.groups(teacher, to.id()).stream()
                                 .map(group -> group.id())
@@ -269,7 +270,7 @@ public class AssignmentService {
     }
 
     private static boolean isTo(Assignment assignment, String studentId, Set<String> groups) {
-        return assignment.isToAll()
+        return assignment.toAll()
                 || assignment.toStudents().contains(studentId)
                 || assignment.toGroups().stream().anyMatch(groups::contains);
     }

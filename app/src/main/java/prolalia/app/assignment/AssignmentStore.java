@@ -127,6 +127,7 @@ class AssignmentStore {
                 row.get(DIRECTION_TAKE.SOUND_HASH),
                 pages.isEmpty() ? List.of() : Arrays.asList(pages.split(" ")),
                 new Due(row.get(ASSIGNMENT.STARTS_AT), row.get(ASSIGNMENT.ENDS_AT)),
+                row.get(ASSIGNMENT.TO_ALL),
                 groups,
                 students,
                 row.get(ASSIGNMENT.MADE_AT),
@@ -146,6 +147,7 @@ class AssignmentStore {
                 .set(ASSIGNMENT.TEACHER_ID, made.teacherId())
                 .set(ASSIGNMENT.TITLE_LINE_ID, made.titleLineId())
                 .set(ASSIGNMENT.DIRECTION_LINE_ID, made.directionLineId())
+                .set(ASSIGNMENT.TO_ALL, made.toAll())
                 .set(ASSIGNMENT.PAGES, String.join(" ", made.pageIds()))
                 .set(ASSIGNMENT.STARTS_AT, made.due().startsAt())
                 .set(ASSIGNMENT.ENDS_AT, made.due().endsAt())

@@ -26,14 +26,16 @@ import prolalia.formats.roster.RosterReader;
 /** A class from a list: looked over before anything is kept. What was read stays in memory for an hour. */
 @Service
 class RosterService {
-    private static final int MOST_WAITING = 50;
+    /** Of all lists that are being looked over. */
+    private static final int MOST_ROWS_WAITING = 200_000;
 
     private final StudentService studentService;
     private final ClassAccess classAccess;
     private final StudentStore students;
     private final AuditLog audit;
     private final Cache<String, Waiting> waiting = Caffeine.newBuilder()
-            .maximumSize(MOST_WAITING)
+            .maximumWeight(MOST_ROWS_WAITING)
+            .weigher((String token, Waiting each) -> 1 + each.roster().rows())
             .expireAfterAccess(Duration.ofHours(1))
             .build();
 

@@ -234,7 +234,7 @@ public class StudentService {
     @Transactional
     public void removeGroup(Teacher teacher, String classId, String groupId) {
         access.toChange(teacher, classId);
-        students.removeGroup(group(classId, groupId).id());
+        students.removeGroup(group(classId, groupId).id(), clock.millis());
     }
 
     private Group group(String classId, String groupId) {

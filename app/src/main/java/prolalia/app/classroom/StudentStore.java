@@ -225,10 +225,10 @@ public class StudentStore {
                 .from(GROUP_STUDENT)
                 .join(CLASS_GROUP)
                 .on(CLASS_GROUP.ID.eq(GROUP_STUDENT.GROUP_ID))
-                .where(CLASS_GROUP.CLASS_ID.eq(classId))
+                .where(CLASS_GROUP.CLASS_ID.eq(classId), CLASS_GROUP.REMOVED_AT.isNull())
                 .fetchGroups(GROUP_STUDENT.GROUP_ID, GROUP_STUDENT.STUDENT_ID);
         return looking.selectFrom(CLASS_GROUP)
-                .where(CLASS_GROUP.CLASS_ID.eq(classId))
+                .where(CLASS_GROUP.CLASS_ID.eq(classId), CLASS_GROUP.REMOVED_AT.isNull())
                 .orderBy(CLASS_GROUP.NAME)
                 .fetch(row -> new Group(
                         row.getId(), row.getName(), new LinkedHashSet<>(members.getOrDefault(row.getId(), List.of()))));
@@ -262,8 +262,10 @@ public class StudentStore {
                 .execute();
     }
 
-    void removeGroup(String groupId) {
-        emptyGroup(groupId);
-        writing.deleteFrom(CLASS_GROUP).where(CLASS_GROUP.ID.eq(groupId)).execute();
+    void removeGroup(String groupId, long now) {
+        writing.update(CLASS_GROUP)
+                .set(CLASS_GROUP.REMOVED_AT, now)
+                .where(CLASS_GROUP.ID.eq(groupId))
+                .execute();
     }
 }

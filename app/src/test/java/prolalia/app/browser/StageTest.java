@@ -400,6 +400,12 @@ class StageTest extends Browsing {
         return box != null && Math.abs(box.x - place[0]) < 3 && Math.abs(box.y - place[1]) < 3;
     }
 
+    private static double firstWordX(Page page) {
+        return ((Number) page.evaluate(
+                        "Number(document.querySelector('#word-boxes .frame')?.getBoundingClientRect().x ?? -1)"))
+                .doubleValue();
+    }
+
     @Test
     void aLineIsPressedWhereItStandsAndItsTabIsPlacedAgainAsItWasFound() {
         Page page = desk();
@@ -423,18 +429,19 @@ class StageTest extends Browsing {
         assertThat(page.locator("#things .box.spot .frame").first().boundingBox().x)
                 .isCloseTo(found.x, within(1.0));
         page.keyboard().press("w");
-        Locator word = page.locator("#word-boxes .box.word").first();
-        double wordX = word.locator(".frame").boundingBox().x;
+        page.waitForSelector("#word-boxes .box");
+        double wordX = firstWordX(page);
         page.keyboard().press("Tab");
         page.keyboard().press("Shift+ArrowRight");
         page.getByRole(AriaRole.STATUS).getByText("saved").waitFor();
         page.keyboard().press("Escape");
-        assertThat(page.locator("#word-boxes .box").count()).isZero();
+        until(page, () -> page.locator("#word-boxes .box").count() == 0);
         page.keyboard().press("w");
-        assertThat(word.locator(".frame").boundingBox().x).as("a word is moved").isGreaterThan(wordX + 5);
+        page.waitForSelector("#word-boxes .box");
+        assertThat(firstWordX(page)).as("a word is moved").isGreaterThan(wordX + 5);
         page.keyboard().press("z");
         page.getByRole(AriaRole.STATUS).getByText("Words moved").waitFor();
-        assertThat(word.locator(".frame").boundingBox().x).isCloseTo(wordX, within(1.0));
+        until(page, () -> Math.abs(firstWordX(page) - wordX) < 1);
         page.keyboard().press("Escape");
         for (int undo = 1; undo >= 0; undo--) {
             page.keyboard().press("z");

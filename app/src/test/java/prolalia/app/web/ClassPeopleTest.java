@@ -129,9 +129,9 @@ class ClassPeopleTest extends RunningHouse {
         ines.form(at + "/students/" + children.get(2) + "/leave");
         assertThat(ines.page(at)).doesNotContain("Cleo");
         ines.form(at + "/remove");
-        assertThat(ines.page("/classes")).contains("One class was removed").doesNotContain(at + "\"");
+        assertThat(ines.page("/classes")).contains(at + "/put-back").doesNotContain("href=\"" + at + "\"");
         ines.form(at + "/put-back");
-        assertThat(ines.page("/classes")).contains(at + "\"");
+        assertThat(ines.page("/classes")).contains("href=\"" + at + "\"");
     }
 
     @Test
@@ -195,6 +195,13 @@ class ClassPeopleTest extends RunningHouse {
         assertThat(ines.form(give, "to", "nobody").statusCode()).isEqualTo(404);
         ines.form(at + "/groups/" + reds + "/remove");
         assertThat(ines.page(at + "/groups")).contains("No group yet");
+        assertThat(tasks(cleo))
+                .as("what was given to the group stays with those who were in it")
+                .isEqualTo(1);
+        ines.form("/classes/" + id(at) + "/students/" + children.get(1) + "/delete", "sure", "bo");
+        assertThat(List.of(tasks(ada), tasks(cleo)))
+                .as("it isn't everybody's then")
+                .containsExactly(1, 1);
     }
 
     @Test
