@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -182,13 +183,16 @@ class ChildController {
         return files.words(met(request, id).lesson(), lineId);
     }
 
-    /** Whoever isn't inside goes to the door; a script is told so. */
+    /** Whoever isn't inside goes to the door at which this device was last; a script is told so. */
     @ExceptionHandler(DoorWay.OutsideException.class)
     String outside(HttpServletRequest request, HttpServletResponse response) {
-        if (!request.getMethod().equals("GET")
-                || !String.valueOf(request.getHeader("Accept")).contains("text/html")) {
-            response.setStatus(HttpStatus.UNAUTHORIZED.value());
+        boolean opens = request.getMethod().equals("GET")
+                && String.valueOf(request.getHeader("Accept")).contains("text/html");
+        Optional<String> last = door.lastDoor(request);
+        if (opens && last.isPresent()) {
+            return "redirect:/door/" + last.get();
         }
+        response.setStatus(HttpStatus.UNAUTHORIZED.value());
         return "classroom/no-door";
     }
 

@@ -25,10 +25,12 @@ import prolalia.core.classroom.KeyPicture;
 class DoorController {
     private final DoorService doors;
     private final StudentSignIns signIns;
+    private final DoorWay way;
     private final MediaResponses media;
     private final Messages messages;
 
-    DoorController(DoorService doors, StudentSignIns signIns, MediaResponses media, Messages messages) {
+    DoorController(DoorService doors, StudentSignIns signIns, DoorWay way, MediaResponses media, Messages messages) {
+        this.way = way;
         this.doors = doors;
         this.signIns = signIns;
         this.media = media;
@@ -49,8 +51,9 @@ class DoorController {
     }
 
     @GetMapping("/door/{token}")
-    String door(@PathVariable String token, Model model) {
+    String door(@PathVariable String token, HttpServletRequest request, HttpServletResponse response, Model model) {
         show(doors.open(token), model);
+        way.remember(token, request, response);
         return "classroom/door";
     }
 

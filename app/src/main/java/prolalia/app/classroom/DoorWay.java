@@ -2,14 +2,17 @@ package prolalia.app.classroom;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.http.HttpHeaders;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Student;
+import prolalia.app.account.CookieSignIns;
 import prolalia.app.classroom.DoorStore.Door;
 import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.Animals;
@@ -17,6 +20,9 @@ import prolalia.core.classroom.Animals;
 /** Who is inside, and the way out. */
 @Component
 public class DoorWay {
+    private static final String DOOR = "prolalia-door";
+    private static final Duration REMEMBERED = Duration.ofDays(365);
+
     private final StudentSignIns signIns;
     private final ClassStore classes;
     private final StudentStore students;
@@ -61,6 +67,21 @@ public class DoorWay {
         if (pictures(inside).contains(new Animals.Picture(animal, tint))) {
             students.setAnimal(inside.student().id(), animal, tint);
         }
+    }
+
+    /** This device stands at a door: whoever isn't inside any more is led back to it. */
+    void remember(String token, HttpServletRequest request, HttpServletResponse response) {
+        response.addHeader(
+                HttpHeaders.SET_COOKIE,
+                CookieSignIns.cookie(DOOR, token, request)
+                        .maxAge(REMEMBERED)
+                        .build()
+                        .toString());
+    }
+
+    /** The door at which this device was last, if it is still there. */
+    public Optional<String> lastDoor(HttpServletRequest request) {
+        return CookieSignIns.value(DOOR, request).flatMap(doors::ofToken).map(Door::token);
     }
 
     /** Answers the door that she came in by, if it is still there. */
