@@ -3,6 +3,7 @@ package prolalia.app.browser;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.TimeoutError;
@@ -103,6 +104,16 @@ abstract class Browsing extends RunningHouse {
         Page page = context.newPage();
         page.navigate(address + "/");
         return page;
+    }
+
+    /** Opens a lesson of the demo: of all that are called so, the one that was changed least lately. */
+    void openDemoLesson(Page desk, String title) {
+        desk.navigate(base() + "/?order=CHANGED&all=true");
+        desk.locator(".book .plate")
+                .filter(new Locator.FilterOptions().setHasText(title))
+                .last()
+                .click();
+        desk.waitForSelector(".lesson[data-ready]");
     }
 
     /** Makes a lesson and types its first line. */

@@ -27,8 +27,7 @@ class PlayRuleTest extends Browsing {
     @BeforeEach
     void open() {
         teacher = desk();
-        teacher.getByText("How a bean wakes up").last().click();
-        teacher.waitForSelector(".lesson[data-ready]");
+        openDemoLesson(teacher, "How a bean wakes up");
         lesson = teacher.url().split("#")[0];
         giveOut(teacher, lesson);
         link = teacher.inputValue("#link");

@@ -54,9 +54,8 @@ class StageTest extends Browsing {
     }
 
     /** Opens the demo's slides; answers their address. */
-    private static String bean(Page teacher) {
-        teacher.getByText("How a bean wakes up").last().click();
-        teacher.waitForSelector(".lesson[data-ready]");
+    private String bean(Page teacher) {
+        openDemoLesson(teacher, "How a bean wakes up");
         return teacher.url().split("#")[0];
     }
 
@@ -226,8 +225,7 @@ class StageTest extends Browsing {
     @Test
     void aHintIsGivenWhenItIsAskedForAndCountedAndTheRightWayLeadsOn() {
         Page teacher = desk();
-        teacher.getByText("At the bakery counter").last().click();
-        teacher.waitForSelector(".lesson[data-ready]");
+        openDemoLesson(teacher, "At the bakery counter");
         String lesson = teacher.url();
         giveOut(teacher, lesson);
         Page student = context(1280, 800).newPage();

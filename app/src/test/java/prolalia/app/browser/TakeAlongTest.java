@@ -25,8 +25,7 @@ class TakeAlongTest extends Browsing {
     Path stick;
 
     private String givenOut(Page desk, String lesson) {
-        desk.getByText(lesson).last().click();
-        desk.waitForSelector(".lesson[data-ready]");
+        openDemoLesson(desk, lesson);
         String address = desk.url().split("#")[0];
         giveOut(desk, address);
         return address;
@@ -140,8 +139,7 @@ class TakeAlongTest extends Browsing {
     @Test
     void wordsAreMovedTappedAndTakenBack() {
         Page desk = desk();
-        desk.getByText("How a bean wakes up").last().click();
-        desk.waitForSelector(".lesson[data-ready]");
+        openDemoLesson(desk, "How a bean wakes up");
         desk.locator(".more").first().click();
         desk.getByText("When its words light up").click();
         desk.waitForSelector(".word");
