@@ -32,7 +32,11 @@ class ReadThroughTest extends Browsing {
     }
 
     private static void readFor(Page page, int seconds) {
-        says(page, "#elapsed", "0:00");
+        // Its clock began anew, though perhaps nobody saw it at nought.
+        until(page, () -> {
+            String elapsed = page.locator("#elapsed").textContent();
+            return elapsed.contains(":") && Integer.parseInt(elapsed.split(":")[1]) < seconds;
+        });
         recordedFor(page, seconds);
     }
 

@@ -60,6 +60,30 @@ class StaffTest extends RunningHouse {
     }
 
     @Test
+    void everybodyChangesHerOwnNameAndPasswordAndIsSignedOutElsewhere() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        Visitor vera = Visitor.added(ines, base(), "Vera Vogel", "TEACHER");
+        Visitor elsewhere = new Visitor(base());
+        elsewhere.get("/sign-in");
+        elsewhere.form("/sign-in", "name", "vera", "password", "sieben Samen wachen");
+        assertThat(elsewhere.page("/you")).contains("Vera Vogel", "signs in as vera");
+        vera.form("/you/name", "fullName", "Vera Vogel-Berg");
+        assertThat(vera.page("/you")).contains("Vera Vogel-Berg");
+        assertThat(Visitor.text(vera.form("/you/name", "fullName", " "))).contains("The name is missing");
+        assertThat(Visitor.text(vera.form("/you/password", "old", "wrong", "password", "acht neue Samen")))
+                .contains("That isn&#39;t your password");
+        assertThat(Visitor.text(vera.form("/you/password", "old", "sieben Samen wachen", "password", "kurz")))
+                .contains("too short");
+        vera.form("/you/password", "old", "sieben Samen wachen", "password", "acht neue Samen");
+        assertThat(vera.page("/you")).as("here she stays").contains("Vera Vogel-Berg");
+        assertThat(elsewhere.get("/you").uri().getPath()).isEqualTo("/sign-in");
+        elsewhere.form("/sign-in", "name", "vera", "password", "sieben Samen wachen");
+        assertThat(elsewhere.get("/").uri().getPath()).isEqualTo("/sign-in");
+        elsewhere.form("/sign-in", "name", "vera", "password", "acht neue Samen");
+        assertThat(elsewhere.page("/you")).contains("Vera Vogel-Berg");
+    }
+
+    @Test
     void anAideReadsAloudAndPlacesMarksAndChangesNothingElse() throws Exception {
         Visitor ines = Visitor.ines(base());
         Visitor aide = Visitor.added(ines, base(), "Ari Aide", "AIDE");
