@@ -90,6 +90,7 @@ class DoorController {
         Tried tried = doors.tryKey(opened, student, key);
         if (tried == Tried.RIGHT) {
             signIns.enter(DoorService.actor(opened, student), request, response);
+            way.remember(token, request, response);
             return "redirect:/my";
         }
         response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
@@ -125,6 +126,7 @@ class DoorController {
             return "redirect:/door/" + token + "/" + student.id();
         }
         signIns.enter(DoorService.actor(opened, student), request, response);
+        way.remember(token, request, response);
         return "redirect:/my";
     }
 
