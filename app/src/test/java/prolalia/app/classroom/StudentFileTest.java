@@ -43,6 +43,8 @@ class StudentFileTest extends RunningHouse {
         assertThat(ines.page(at)).contains("Ada");
         file.afterSingletonsInstantiated();
         assertThat(ines.page(at)).doesNotContain("Ada");
+        String bo = Visitor.first(ines.page(at), at + "/students/([^\"]+)\"");
+        ines.form(at + "/students/" + bo + "/delete", "sure", "Bo");
         ines.form(at + "/remove");
     }
 }
