@@ -165,7 +165,7 @@ class ClassController {
         model.addAttribute("animals", Animal.values());
         model.addAttribute("saved", saved != null);
         model.addAttribute("refused", refused);
-        model.addAttribute("year", classes.schoolYear());
+        model.addAttribute("year", classes.nextSchoolYear());
         return "classroom/settings";
     }
 

@@ -124,6 +124,15 @@ public class ClassService {
     String schoolYear() {
         LocalDate today = LocalDate.ofInstant(clock.instant(), java.time.ZoneId.systemDefault());
         int begins = today.getMonthValue() >= AUGUST ? today.getYear() : today.getYear() - 1;
+        return yearFrom(begins);
+    }
+
+    /** The one after that. */
+    String nextSchoolYear() {
+        return yearFrom(Integer.parseInt(schoolYear().split("/")[0]) + 1);
+    }
+
+    private static String yearFrom(int begins) {
         return begins + "/" + String.format(Locale.ROOT, "%02d", (begins + 1) % 100);
     }
 
