@@ -90,11 +90,15 @@ class StageEditor {
     record Stepped(Optional<Stage> stage, Reshaped change) {}
 
     Stepped undo(Teacher teacher, String lessonId, String ownerId) {
+        // What is taken back may be anybody's, and of the script too: placing alone is not enough for it.
+        access.require(teacher, lessonId, Right.EDIT);
         needsOwner(teacher, lessonId, ownerId);
         return stepped(teacher, ownerId, history.undo(lessonId));
     }
 
     Stepped redo(Teacher teacher, String lessonId, String ownerId) {
+        // What is taken back may be anybody's, and of the script too: placing alone is not enough for it.
+        access.require(teacher, lessonId, Right.EDIT);
         needsOwner(teacher, lessonId, ownerId);
         return stepped(teacher, ownerId, history.redo(lessonId));
     }
