@@ -124,6 +124,12 @@ class StudentFile implements SmartInitializingSingleton {
         return true;
     }
 
+    /** All of her goes, as her class did. */
+    void forget(String studentId) {
+        remember(studentId);
+        delete(studentId);
+    }
+
     private void delete(String studentId) {
         List<String> lines = transaction.execute(status -> store.delete(studentId));
         sweeper.letGoOf(lines);

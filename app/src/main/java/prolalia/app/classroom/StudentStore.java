@@ -1,5 +1,7 @@
 package prolalia.app.classroom;
 
+import static org.jooq.impl.DSL.count;
+import static org.jooq.impl.DSL.max;
 import static prolalia.app.platform.db.Tables.CLASS_GROUP;
 import static prolalia.app.platform.db.Tables.CLASS_STUDENT;
 import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
@@ -267,5 +269,14 @@ public class StudentStore {
                 .set(CLASS_GROUP.REMOVED_AT, now)
                 .where(CLASS_GROUP.ID.eq(groupId))
                 .execute();
+    }
+
+    /** The students of a class that are in no other one. */
+    List<String> onlyIn(String classId) {
+        return looking.select(CLASS_STUDENT.STUDENT_ID)
+                .from(CLASS_STUDENT)
+                .groupBy(CLASS_STUDENT.STUDENT_ID)
+                .having(count().eq(1), max(CLASS_STUDENT.CLASS_ID).eq(classId))
+                .fetch(CLASS_STUDENT.STUDENT_ID);
     }
 }

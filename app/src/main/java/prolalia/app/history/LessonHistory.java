@@ -72,6 +72,8 @@ public class LessonHistory {
         NOTHING,
         /** There is nothing more to undo, or to do again. */
         NO_MORE,
+        /** The next step is of another kind than this one may make. */
+        NOT_HERS,
         /** What it touched was typed in, read or changed since: undoing it now would lose that. */
         CHANGED_SINCE,
         /** Another tab changed its lines in this very moment. */
@@ -111,11 +113,21 @@ public class LessonHistory {
     }
 
     public Reshaped undo(String lessonId) {
-        return again(lessonId, changes.lastMade(lessonId), true);
+        return undo(lessonId, EnumSet.allOf(Deed.class));
     }
 
     public Reshaped redo(String lessonId) {
-        return again(lessonId, changes.firstUndone(lessonId), false);
+        return redo(lessonId, EnumSet.allOf(Deed.class));
+    }
+
+    /** @param may what may be taken back: anything else stays as it is */
+    public Reshaped undo(String lessonId, Set<Deed> may) {
+        return again(lessonId, changes.lastMade(lessonId), true, may);
+    }
+
+    /** @param may what may be made again: anything else stays as it is */
+    public Reshaped redo(String lessonId, Set<Deed> may) {
+        return again(lessonId, changes.firstUndone(lessonId), false, may);
     }
 
     public Reshaped make(String lessonId, Optional<LessonChange> change) {
@@ -144,12 +156,15 @@ public class LessonHistory {
                 : new Reshaped(lessonId, Outcome.CHANGED_MEANWHILE, Done.of(change.get()), List.of(), null);
     }
 
-    private Reshaped again(String lessonId, Optional<StoredChange> stored, boolean undo) {
+    private Reshaped again(String lessonId, Optional<StoredChange> stored, boolean undo, Set<Deed> may) {
         if (stored.isEmpty()) {
             return new Reshaped(lessonId, Outcome.NO_MORE, null, List.of(), null);
         }
         LessonChange change =
                 undo ? stored.get().change().reversed() : stored.get().change();
+        if (!may.contains(change.deed())) {
+            return new Reshaped(lessonId, Outcome.NOT_HERS, Done.of(change), List.of(), null);
+        }
         var checked = takes.checkAgain(change.takes());
         boolean made = Boolean.TRUE.equals(transaction.execute(status -> {
             if (!change.isSafeOn(now(lessonId, change))) {

@@ -1,6 +1,7 @@
 package prolalia.app.stage;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -27,6 +28,7 @@ import prolalia.core.page.Placed;
 import prolalia.core.place.Area;
 import prolalia.core.place.InkMap;
 import prolalia.core.script.LessonChange;
+import prolalia.core.script.LessonChange.Deed;
 import prolalia.core.script.LessonChange.StageStep;
 
 /** What a teacher does to a stage; each is one change, which can be taken back. */
@@ -90,17 +92,18 @@ class StageEditor {
     record Stepped(Optional<Stage> stage, Reshaped change) {}
 
     Stepped undo(Teacher teacher, String lessonId, String ownerId) {
-        // What is taken back may be anybody's, and of the script too: placing alone is not enough for it.
-        access.require(teacher, lessonId, Right.EDIT);
         needsOwner(teacher, lessonId, ownerId);
-        return stepped(teacher, ownerId, history.undo(lessonId));
+        return stepped(teacher, ownerId, history.undo(lessonId, steps(teacher, lessonId)));
     }
 
     Stepped redo(Teacher teacher, String lessonId, String ownerId) {
-        // What is taken back may be anybody's, and of the script too: placing alone is not enough for it.
-        access.require(teacher, lessonId, Right.EDIT);
         needsOwner(teacher, lessonId, ownerId);
-        return stepped(teacher, ownerId, history.redo(lessonId));
+        return stepped(teacher, ownerId, history.redo(lessonId, steps(teacher, lessonId)));
+    }
+
+    /** What somebody may take back here: who only places things takes back nothing of the script. */
+    private Set<Deed> steps(Teacher teacher, String lessonId) {
+        return access.mayStill(teacher, lessonId, Right.EDIT) ? EnumSet.allOf(Deed.class) : Deed.PLACING;
     }
 
     private Stepped stepped(Teacher teacher, String ownerId, Reshaped change) {

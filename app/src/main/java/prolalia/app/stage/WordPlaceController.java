@@ -1,6 +1,7 @@
 package prolalia.app.stage;
 
 import java.util.List;
+import java.util.Objects;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -32,25 +33,45 @@ class WordPlaceController {
         return editor.words(teacher.actor(), id, ownerId, lineId);
     }
 
-    /** @param areas where each of them stands from now on, in their order */
+    /**
+     * @param seen where each of them stood for the one who moves them
+     * @param areas where each of them stands from now on, in their order
+     */
+    record Moved(List<PlacedWord> seen, List<Area> areas) {
+        Moved {
+            seen = List.copyOf(seen);
+            areas = List.copyOf(areas);
+        }
+    }
+
     @PutMapping
     List<PlacedWord> move(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @PathVariable String ownerId,
             @PathVariable String lineId,
-            @RequestBody List<Area> areas) {
-        return editor.move(teacher.actor(), id, ownerId, lineId, areas);
+            @RequestBody Moved moved) {
+        return editor.move(teacher.actor(), id, ownerId, lineId, moved.seen(), moved.areas());
     }
 
-    /** @param part of the page where they are looked for */
+    /**
+     * @param seen where each of them stood for the one who asks
+     * @param part of the page where they are looked for
+     */
+    record Sought(List<PlacedWord> seen, Area part) {
+        Sought {
+            seen = List.copyOf(seen);
+            Objects.requireNonNull(part);
+        }
+    }
+
     @PostMapping
     List<PlacedWord> find(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @PathVariable String ownerId,
             @PathVariable String lineId,
-            @RequestBody Area part) {
-        return editor.find(teacher.actor(), id, ownerId, lineId, part);
+            @RequestBody Sought sought) {
+        return editor.find(teacher.actor(), id, ownerId, lineId, sought.seen(), sought.part());
     }
 }

@@ -5,6 +5,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
+import prolalia.app.history.LessonHistory.Outcome;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.PageView;
@@ -16,6 +17,8 @@ import prolalia.core.place.Area;
 import prolalia.core.place.InkWords;
 import prolalia.core.place.WordPlaces;
 import prolalia.core.place.WordPlaces.PlacedWord;
+import prolalia.core.script.LessonChange;
+import prolalia.core.script.LineShape;
 import prolalia.core.script.ScriptEdits;
 import prolalia.core.script.ScriptEdits.PlacedLine;
 
@@ -46,36 +49,62 @@ class WordPlaceEditor {
     /**
      * Moves the words.
      *
+     * @param seen where they stood when they were moved
      * @param areas one for each of them, in their order
-     * @throws StageRefusedException if there are others meanwhile
+     * @throws StageRefusedException if they stand elsewhere meanwhile
      */
-    List<PlacedWord> move(Teacher teacher, String lessonId, String pageId, String lineId, List<Area> areas) {
+    List<PlacedWord> move(
+            Teacher teacher, String lessonId, String pageId, String lineId, List<PlacedWord> seen, List<Area> areas) {
         Line line = line(page(teacher, lessonId, pageId, Right.PLACE), lineId);
-        WordPlaces before = line.traits().places();
-        if (areas.size() != before.words().size()) {
+        WordPlaces before = before(line, seen);
+        if (areas.size() != seen.size()) {
             throw new StageRefusedException(StageRefusal.ELSEWHERE);
         }
-        return keep(lessonId, lineId, before.at(areas.stream().map(Area::onPage).toList()));
+        return keep(
+                lessonId,
+                lineId,
+                before,
+                before.at(areas.stream().map(Area::onPage).toList()));
     }
 
     /**
      * Looks for the words in the ink of a part of the page.
      *
-     * @throws StageRefusedException if they can't be told apart there
+     * @param seen where they stood when that was asked for
+     * @throws StageRefusedException if they can't be told apart there, or stand elsewhere meanwhile
      */
-    List<PlacedWord> find(Teacher teacher, String lessonId, String pageId, String lineId, Area part) {
+    List<PlacedWord> find(
+            Teacher teacher, String lessonId, String pageId, String lineId, List<PlacedWord> seen, Area part) {
         PageView page = page(teacher, lessonId, pageId, Right.PLACE);
         Line line = line(page, lineId);
+        WordPlaces before = before(line, seen);
         WordPlaces found = InkWords.find(ink.fine(page.page().pictureHash()), part.onPage(), line.words());
         if (found.areUnknown()) {
             throw new StageRefusedException(StageRefusal.NO_WORDS);
         }
-        return keep(lessonId, lineId, found);
+        return keep(lessonId, lineId, before, found);
     }
 
-    private List<PlacedWord> keep(String lessonId, String lineId, WordPlaces after) {
-        ScriptEdits edits = new ScriptEdits(List.of(new PlacedLine(lineId, lines.shape(lineId))));
-        edits.changePlaces(lineId, after).ifPresent(change -> history.make(lessonId, Optional.of(change)));
+    /** Where the words stand, if that is where they were seen. */
+    private static WordPlaces before(Line line, List<PlacedWord> seen) {
+        WordPlaces places = line.traits().places();
+        if (!WordPlaces.of(seen).equals(WordPlaces.of(places.words()))) {
+            throw new StageRefusedException(StageRefusal.ELSEWHERE);
+        }
+        return places;
+    }
+
+    private List<PlacedWord> keep(String lessonId, String lineId, WordPlaces before, WordPlaces after) {
+        LineShape shape = lines.shape(lineId);
+        if (!shape.traits().places().equals(before)) {
+            throw new StageRefusedException(StageRefusal.ELSEWHERE);
+        }
+        Optional<LessonChange> change =
+                new ScriptEdits(List.of(new PlacedLine(lineId, shape))).changePlaces(lineId, after);
+        // Moved in this very moment by somebody else, it is not made.
+        if (history.make(lessonId, change).outcome() == Outcome.CHANGED_MEANWHILE) {
+            throw new StageRefusedException(StageRefusal.ELSEWHERE);
+        }
         return after.words();
     }
 

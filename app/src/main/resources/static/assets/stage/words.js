@@ -13,6 +13,9 @@ export class WordBoxes {
 
   #words = [];
 
+  /** Where they stand for the server. */
+  #kept = [];
+
   #chosen = null;
 
   #lineId = null;
@@ -74,13 +77,13 @@ export class WordBoxes {
     this.draw();
     const line = this.#lineId;
     const areas = this.#words.map(({ area }) => area);
-    return async () => this.#take(line, await this.#ask('PUT', line, areas));
+    return async () => this.#take(line, await this.#ask('PUT', line, { seen: this.#kept, areas }));
   }
 
   /** Answers what looks for them in the ink of a part of the page. */
   find(part) {
     const line = this.#lineId;
-    return async () => this.#take(line, await this.#ask('POST', line, part));
+    return async () => this.#take(line, await this.#ask('POST', line, { seen: this.#kept, part }));
   }
 
   async again() {
@@ -100,6 +103,7 @@ export class WordBoxes {
     }
     this.#lineId = line;
     this.#words = words;
+    this.#kept = words;
     this.draw();
   }
 }

@@ -35,8 +35,9 @@ class RoutesTest extends RunningHouse {
 
     private static final Map<String, String> JSON = Map.of(
             "/takes/{id}/edits", "{\"kind\":\"CUT\",\"startMs\":10,\"endMs\":60,\"db\":0,\"on\":false}",
-            "PUT /lessons/{id}/stages/{ownerId}/words/{lineId}", "[]",
-            "POST /lessons/{id}/stages/{ownerId}/words/{lineId}", "{\"x\":0,\"y\":0,\"w\":1,\"h\":1}",
+            "PUT /lessons/{id}/stages/{ownerId}/words/{lineId}", "{\"seen\":[],\"areas\":[]}",
+            "POST /lessons/{id}/stages/{ownerId}/words/{lineId}",
+                    "{\"seen\":[],\"part\":{\"x\":0,\"y\":0,\"w\":1,\"h\":1}}",
             "/lines/{id}/word-times", "[]",
             "/lines/{id}/word-times/taps", "[1]",
             "/lessons/{id}/stages/{ownerId}", "{\"version\":1,\"things\":[],\"rule\":{},\"manner\":{},\"name\":\"x\"}",

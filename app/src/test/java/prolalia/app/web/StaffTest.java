@@ -103,6 +103,9 @@ class StaffTest extends RunningHouse {
         assertThat(aide.putForm("/lines/" + line + "/words", "revision", "2", "words", "other words")
                         .statusCode())
                 .isEqualTo(404);
+        assertThat(Visitor.text(aide.form(stage + "/undo"))).contains("Undone").doesNotContain("SPOT");
+        assertThat(Visitor.text(aide.form(stage + "/undo"))).contains("who works on the script");
+        assertThat(aide.page("/lessons/" + lesson)).contains("read by Ari");
         assertThat(aide.form("/lessons/" + lesson + "/link").statusCode()).isEqualTo(404);
         assertThat(aide.form("/lessons", "title", "own").statusCode()).isEqualTo(403);
         ines.form("/lessons/" + lesson + "/remove");

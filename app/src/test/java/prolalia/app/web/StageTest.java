@@ -137,23 +137,35 @@ class StageTest extends RunningHouse {
         int count = before.split("\"text\"").length - 1;
         String there = "{'x':0.5,'y':0.6,'w':0.1,'h':0.05}";
         String all = String.join(",", Collections.nCopies(count, there));
-        assertThat(Visitor.text(ines.send("PUT", words, "application/json", json("[" + all + "]"))))
-                .contains("\"x\":0.5,\"y\":0.6");
+        assertThat(moved(words, before, all)).contains("\"x\":0.5,\"y\":0.6");
         assertThat(ines.page(words)).contains("\"x\":0.5,\"y\":0.6");
-        assertThat(Visitor.text(ines.send("PUT", words, "application/json", json("[" + there + "]"))))
-                .as("there are more of them")
+        assertThat(moved(words, before, all.replace("0.5", "0.7")))
+                .as("they stood elsewhere for the other window")
                 .contains("changed in another window");
+        String moved = ines.page(words);
+        assertThat(moved).contains("\"x\":0.5,\"y\":0.6");
+        assertThat(moved(words, moved, there)).as("there are more of them").contains("changed in another window");
         String nowhere = "{'x':0.99,'y':0.99,'w':0.01,'h':0.01}";
-        assertThat(Visitor.text(ines.send("POST", words, "application/json", json(nowhere))))
-                .contains("could not be told apart");
+        assertThat(sought(words, moved, nowhere)).contains("could not be told apart");
         String around = around(before);
-        assertThat(Visitor.text(ines.send("POST", words, "application/json", json(around))))
+        assertThat(sought(words, before, around)).contains("changed in another window");
+        assertThat(sought(words, moved, around))
                 .as("they are found where they were")
                 .doesNotContain("\"x\":0.5,\"y\":0.6")
                 .hasSameSizeAs(ines.page(words));
         assertThat(Visitor.text(ines.form(stage + "/undo"))).contains("Words moved on the page");
         ines.form(stage + "/undo");
         assertThat(ines.page(words)).isEqualTo(before);
+    }
+
+    private String moved(String words, String seen, String areas) throws Exception {
+        String all = "{\"seen\":" + seen + ",\"areas\":[" + areas + "]}";
+        return Visitor.text(ines.send("PUT", words, "application/json", json(all)));
+    }
+
+    private String sought(String words, String seen, String part) throws Exception {
+        String all = "{\"seen\":" + seen + ",\"part\":" + part + "}";
+        return Visitor.text(ines.send("POST", words, "application/json", json(all)));
     }
 
     private static byte[] json(String text) {

@@ -50,7 +50,12 @@ public record WordPlaces(String written) {
      *
      * @param text without space in it
      */
-    public record PlacedWord(String text, Area area) {}
+    public record PlacedWord(String text, Area area) {
+        public PlacedWord {
+            Objects.requireNonNull(text);
+            Objects.requireNonNull(area);
+        }
+    }
 
     /**
      * A word of a line's text, and where it stands.

@@ -1,9 +1,12 @@
 package prolalia.core.script;
 
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * One change of a lesson, with all that is needed to take it back and to make it again.
@@ -73,7 +76,10 @@ public record LessonChange(
         /** Pages of a paper came in. */
         BRING_IN,
         /** Something was placed on a page, changed or taken away there. */
-        STAGE
+        STAGE;
+
+        /** What is about places on pages alone. */
+        public static final Set<Deed> PLACING = Collections.unmodifiableSet(EnumSet.of(STAGE, WORD_PLACES));
     }
 
     /** A line before the change and after it. */
@@ -107,6 +113,7 @@ public record LessonChange(
             boolean words = changesWords() || removes();
             boolean kept = changesKept() || removes();
             return now.removed() == before.removed()
+                    && (!changesTraits() || now.traits().equals(before.traits()))
                     && (!words || now.words().equals(before.words()))
                     && (!kept || Objects.equals(now.keptTakeId(), before.keptTakeId()));
         }
