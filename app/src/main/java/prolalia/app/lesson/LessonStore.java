@@ -209,6 +209,9 @@ public class LessonStore {
                         LINE.LANG,
                         LINE.LABEL,
                         LINE.WORD_PLACES,
+                        LINE.QUESTION,
+                        LINE.CHOICE_RIGHT,
+                        LINE.CHOICE_PAIR,
                         PAGE.ID,
                         PAGE.LESSON_ID,
                         TAKE.ID,
@@ -325,8 +328,11 @@ public class LessonStore {
     LessonSettings settings(String lessonId) {
         return looking.selectFrom(LESSON_SETTINGS)
                 .where(LESSON_SETTINGS.LESSON_ID.eq(lessonId))
-                .fetchOptional(row ->
-                        new LessonSettings(row.getWordsHidden(), row.getLang(), WordsLit.valueOf(row.getWordsLit())))
+                .fetchOptional(row -> new LessonSettings(
+                        row.getWordsHidden(),
+                        row.getLang(),
+                        WordsLit.valueOf(row.getWordsLit()),
+                        QuestionForms.manner(row.getAnswering())))
                 .orElse(LessonSettings.USUAL);
     }
 
@@ -336,11 +342,13 @@ public class LessonStore {
                 .set(LESSON_SETTINGS.WORDS_HIDDEN, settings.wordsHidden())
                 .set(LESSON_SETTINGS.LANG, settings.lang())
                 .set(LESSON_SETTINGS.WORDS_LIT, settings.wordsLit().name())
+                .set(LESSON_SETTINGS.ANSWERING, QuestionForms.written(settings.answering()))
                 .onConflict(LESSON_SETTINGS.LESSON_ID)
                 .doUpdate()
                 .set(LESSON_SETTINGS.WORDS_HIDDEN, settings.wordsHidden())
                 .set(LESSON_SETTINGS.LANG, settings.lang())
                 .set(LESSON_SETTINGS.WORDS_LIT, settings.wordsLit().name())
+                .set(LESSON_SETTINGS.ANSWERING, QuestionForms.written(settings.answering()))
                 .execute();
     }
 

@@ -21,6 +21,7 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.db.tables.records.LineRecord;
+import prolalia.core.answer.ChoiceMark;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
@@ -34,6 +35,16 @@ import prolalia.core.script.ScriptEdits.PlacedLine;
 /** Changes to lines. */
 @Repository
 public class LineStore {
+    private static final List<Field<?>> TRAITS = List.of(
+            LINE.KIND,
+            LINE.ICON,
+            LINE.LANG,
+            LINE.LABEL,
+            LINE.WORD_PLACES,
+            LINE.QUESTION,
+            LINE.CHOICE_RIGHT,
+            LINE.CHOICE_PAIR);
+
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -109,7 +120,10 @@ public class LineStore {
                         LINE.ICON,
                         LINE.LANG,
                         LINE.LABEL,
-                        LINE.WORD_PLACES)
+                        LINE.WORD_PLACES,
+                        LINE.QUESTION,
+                        LINE.CHOICE_RIGHT,
+                        LINE.CHOICE_PAIR)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
@@ -134,7 +148,7 @@ public class LineStore {
         return shapes;
     }
 
-    /** Where its words stand is known if it was asked for. */
+    /** Where its words stand, and how it is answered, is known if it was asked for. */
     static LineTraits traits(Record row) {
         String icon = row.get(LINE.ICON);
         return new LineTraits(
@@ -142,7 +156,11 @@ public class LineStore {
                 icon == null ? null : StepIcon.valueOf(icon),
                 row.get(LINE.LANG),
                 row.get(LINE.LABEL),
-                row.field(LINE.WORD_PLACES) == null ? WordPlaces.NONE : new WordPlaces(row.get(LINE.WORD_PLACES)));
+                row.field(LINE.WORD_PLACES) == null ? WordPlaces.NONE : new WordPlaces(row.get(LINE.WORD_PLACES)),
+                row.field(LINE.QUESTION) == null ? null : QuestionForms.question(row.get(LINE.QUESTION)),
+                row.field(LINE.CHOICE_RIGHT) == null
+                        ? ChoiceMark.NONE
+                        : new ChoiceMark(row.get(LINE.CHOICE_RIGHT), row.get(LINE.CHOICE_PAIR)));
     }
 
     private static void setTraits(LineRecord row, LineTraits traits) {
@@ -151,6 +169,9 @@ public class LineStore {
         row.setLang(traits.lang());
         row.setLabel(traits.label());
         row.setWordPlaces(traits.places().written());
+        row.setQuestion(QuestionForms.written(traits.question()));
+        row.setChoiceRight(traits.mark().right());
+        row.setChoicePair(traits.mark().pair());
     }
 
     /** Puts lines in at their places, removed up to now; the steps of a change bring them into the script. */
@@ -197,7 +218,7 @@ public class LineStore {
         if (step.changesTraits()) {
             LineRecord traits = new LineRecord();
             setTraits(traits, to.traits());
-            for (Field<?> field : List.of(LINE.KIND, LINE.ICON, LINE.LANG, LINE.LABEL, LINE.WORD_PLACES)) {
+            for (Field<?> field : TRAITS) {
                 values.put(field, traits.get(field));
             }
         }

@@ -1,5 +1,7 @@
 package prolalia.core.lesson;
 
+import prolalia.core.answer.ChoiceMark;
+import prolalia.core.answer.Question;
 import prolalia.core.place.WordPlaces;
 
 /**
@@ -9,19 +11,29 @@ import prolalia.core.place.WordPlaces;
  * @param lang the language of its words (BCP 47); null: that of its lesson
  * @param label what stands before its words on paper, such as "3." or "b)"; null: nothing
  * @param places where its words were found on the picture of its page
+ * @param question how it is answered; null: it is heard, and not answered
+ * @param mark what it is to its question, for a choice
  */
-public record LineTraits(LineKind kind, StepIcon icon, String lang, String label, WordPlaces places) {
+public record LineTraits(
+        LineKind kind,
+        StepIcon icon,
+        String lang,
+        String label,
+        WordPlaces places,
+        Question question,
+        ChoiceMark mark) {
     public static final int LONGEST_LABEL = 12;
 
     public LineTraits {
         lang = blankAsNull(lang);
         label = blankAsNull(label);
         places = places == null ? WordPlaces.NONE : places;
+        mark = mark == null ? ChoiceMark.NONE : mark;
     }
 
     /** A line whose words were found nowhere. */
     public LineTraits(LineKind kind, StepIcon icon, String lang, String label) {
-        this(kind, icon, lang, label, WordPlaces.NONE);
+        this(kind, icon, lang, label, WordPlaces.NONE, null, null);
     }
 
     public static LineTraits of(LineKind kind) {
@@ -29,23 +41,32 @@ public record LineTraits(LineKind kind, StepIcon icon, String lang, String label
     }
 
     public LineTraits withKind(LineKind changed) {
-        return new LineTraits(changed, icon, lang, label, places);
+        return new LineTraits(changed, icon, lang, label, places, question, mark);
     }
 
     public LineTraits withIcon(StepIcon changed) {
-        return new LineTraits(kind, changed, lang, label, places);
+        return new LineTraits(kind, changed, lang, label, places, question, mark);
     }
 
     public LineTraits withLang(String changed) {
-        return new LineTraits(kind, icon, changed, label, places);
+        return new LineTraits(kind, icon, changed, label, places, question, mark);
     }
 
     public LineTraits withLabel(String changed) {
-        return new LineTraits(kind, icon, lang, changed, places);
+        return new LineTraits(kind, icon, lang, changed, places, question, mark);
     }
 
     public LineTraits withPlaces(WordPlaces changed) {
-        return new LineTraits(kind, icon, lang, label, changed);
+        return new LineTraits(kind, icon, lang, label, changed, question, mark);
+    }
+
+    /** @param changed null: it is not answered any more */
+    public LineTraits withQuestion(Question changed) {
+        return new LineTraits(kind, icon, lang, label, places, changed, mark);
+    }
+
+    public LineTraits withMark(ChoiceMark changed) {
+        return new LineTraits(kind, icon, lang, label, places, question, changed);
     }
 
     private static String blankAsNull(String text) {

@@ -30,6 +30,7 @@ import prolalia.core.published.PublishedLesson.PublishedPage;
  * @param praise what is said after a right way; null: the prompt is
  * @param correction what is said after a wrong one; null: the prompt is
  * @param settings of the lesson
+ * @param asked its questions that are answered
  */
 public record StudentPage(
         String title,
@@ -43,10 +44,28 @@ public record StudentPage(
         List<SaidLine> hints,
         PublishedLine praise,
         PublishedLine correction,
-        LessonSettings settings) {
+        LessonSettings settings,
+        List<AskedOnPage> asked) {
     /** What the teacher calls it; empty: nothing. */
     public String name() {
         return page == null ? "" : page.title();
+    }
+
+    /** The question that a line asks; null when it is none that is answered. */
+    public AskedOnPage askedBy(String lineId) {
+        return asked.stream()
+                .filter(each -> each.id().equals(lineId))
+                .findFirst()
+                .orElse(null);
+    }
+
+    /** The question whose choice a line is; null when it is none of one that is answered. */
+    public AskedOnPage askedWith(String choiceId) {
+        return asked.stream()
+                .filter(each ->
+                        each.choices().stream().anyMatch(choice -> choice.id().equals(choiceId)))
+                .findFirst()
+                .orElse(null);
     }
 
     /** Whether the words of the line that is heard are seen. */
@@ -161,7 +180,7 @@ public record StudentPage(
         return onPage.stream()
                 .map(OnPage::said)
                 .filter(Objects::nonNull)
-                .filter(said -> !lines.contains(said))
+                .filter(said -> !lines.contains(said) && askedWith(said.id()) == null)
                 .toList();
     }
 
@@ -182,8 +201,12 @@ public record StudentPage(
 
     /** All lines of the page that can be heard, each once. */
     public List<PublishedLine> heard() {
-        Stream<PublishedLine> said =
-                Stream.concat(allLines().stream(), hints.stream()).map(SaidLine::line);
+        Stream<PublishedLine> said = Stream.of(
+                        allLines().stream(),
+                        hints.stream(),
+                        asked.stream().flatMap(each -> Stream.concat(each.choices().stream(), each.hints().stream())))
+                .flatMap(each -> each)
+                .map(SaidLine::line);
         return Stream.concat(said, Stream.of(praise, correction))
                 .filter(line -> line != null && line.isHeard())
                 .distinct()

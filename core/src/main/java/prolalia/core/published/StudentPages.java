@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.marking.Asked;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PlayRule;
 import prolalia.core.published.PublishedLesson.PublishedLine;
@@ -39,7 +41,8 @@ public final class StudentPages {
                     List.of(),
                     null,
                     null,
-                    lesson.settings()));
+                    lesson.settings(),
+                    List.of()));
         }
         Map<String, StagedPage> staged = StagedPage.of(lesson);
         List<StudentPage> met = new ArrayList<>();
@@ -62,8 +65,21 @@ public final class StudentPages {
         } else if (page.picture() == null && onPage.stream().allMatch(thing -> thing.said() != null)) {
             onPage = List.of();
         }
+        List<Asked> questions = Asked.on(page.plainLines());
+        List<AskedOnPage> asked = questions.stream()
+                .map(question -> asked(lesson, page, question, staged, placed))
+                .toList();
+        Set<String> parts = new HashSet<>();
+        questions.forEach(question -> question.lines().forEach(line -> parts.add(line.id())));
+        asked.forEach(question -> {
+            parts.remove(question.id());
+            if (!question.onPicture()) {
+                placed.remove(question.id());
+            }
+        });
         List<SaidLine> beside = met(page).stream()
-                .filter(line -> !placed.contains(line.line().id()))
+                .filter(line -> !placed.contains(line.line().id())
+                        && !parts.contains(line.line().id()))
                 .map(line -> new SaidLine(line, ruleOf(line, staged)))
                 .toList();
         return new StudentPage(
@@ -75,10 +91,37 @@ public final class StudentPages {
                 pages.size(),
                 number < pages.size() && onPage.stream().noneMatch(OnPage::isChosen),
                 staged.example(),
-                hints(page, staged.rule()),
-                heard(page, LineKind.PRAISE),
-                heard(page, LineKind.CORRECTION),
-                lesson.settings());
+                hints(page, staged.rule(), parts),
+                heard(page, LineKind.PRAISE, parts),
+                heard(page, LineKind.CORRECTION, parts),
+                lesson.settings(),
+                asked);
+    }
+
+    private static AskedOnPage asked(
+            PublishedLesson lesson, PublishedPage page, Asked question, StagedPage staged, Set<String> placed) {
+        PlayRule pressed = whenAskedFor(staged.rule());
+        Map<String, PublishedLine> lines = page.lines().stream()
+                .collect(Collectors.toMap(line -> line.line().id(), line -> line, (one, other) -> one));
+        List<SaidLine> choices = question.choices().stream()
+                .map(choice -> new SaidLine(lines.get(choice.id()), pressed))
+                .toList();
+        List<SaidLine> hints = question.hints().stream()
+                .map(hint -> lines.get(hint.id()))
+                .filter(PublishedLine::isHeard)
+                .map(hint -> new SaidLine(hint, pressed))
+                .toList();
+        boolean onPicture = page.picture() != null
+                && switch (question.question().kind()) {
+                    case ONE_CHOICE, SEVERAL_CHOICES ->
+                        !choices.isEmpty() && choices.stream().allMatch(choice -> placed.contains(choice.id()));
+                    case AREAS -> true;
+                    case ORDER, PAIRS -> false;
+                    case SHORT_WORDS, NUMBER, LONG_TEXT, SPOKEN, DRAWING, PICTURE ->
+                        question.question().place() != null;
+                };
+        int seconds = lesson.settings().answering().longestSeconds();
+        return AskedOnPage.of(question, choices, hints, onPicture, seconds);
     }
 
     private static PlayRule ruleOf(PublishedLine line, StagedPage staged) {
@@ -91,18 +134,23 @@ public final class StudentPages {
     }
 
     /** A hint comes when it is asked for, whatever the page says of arrival and of how often. */
-    private static List<SaidLine> hints(PublishedPage page, PlayRule ofPage) {
-        PlayRule rule =
-                new PlayRule(PlayRule.Start.PRESS, ofPage.volumePercent(), null, null, null, null).over(PlayRule.USUAL);
+    private static List<SaidLine> hints(PublishedPage page, PlayRule ofPage, Set<String> ofQuestions) {
+        PlayRule rule = whenAskedFor(ofPage);
         return page.lines().stream()
                 .filter(line -> line.line().kind() == LineKind.HINT && line.isHeard())
+                .filter(line -> !ofQuestions.contains(line.line().id()))
                 .map(line -> new SaidLine(line, rule))
                 .toList();
     }
 
-    private static PublishedLine heard(PublishedPage page, LineKind kind) {
+    private static PlayRule whenAskedFor(PlayRule ofPage) {
+        return new PlayRule(PlayRule.Start.PRESS, ofPage.volumePercent(), null, null, null, null).over(PlayRule.USUAL);
+    }
+
+    private static PublishedLine heard(PublishedPage page, LineKind kind, Set<String> ofQuestions) {
         return page.lines().stream()
                 .filter(line -> line.line().kind() == kind && line.isHeard())
+                .filter(line -> !ofQuestions.contains(line.line().id()))
                 .findFirst()
                 .orElse(null);
     }

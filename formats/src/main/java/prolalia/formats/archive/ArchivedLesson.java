@@ -4,6 +4,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.answer.ChoiceMark;
+import prolalia.core.answer.Question;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
@@ -97,6 +99,8 @@ public record ArchivedLesson(
      * @param lang of its words (BCP 47); null: that of the lesson
      * @param label what stands before its words on paper
      * @param wordPlaces where its words stand on the picture, as {@link WordPlaces} are written; null: nowhere
+     * @param question how it is answered; null: it is heard alone
+     * @param mark what it is to its question, for a choice; null: neither right nor of a pair
      */
     public record ArchivedLine(
             String id,
@@ -106,16 +110,28 @@ public record ArchivedLesson(
             String lang,
             String label,
             String wordPlaces,
+            Question question,
+            ChoiceMark mark,
             List<ArchivedTake> takes) {
         public static ArchivedLine of(Line line, List<ArchivedTake> takes) {
             LineTraits is = line.traits();
             String places = is.places().areUnknown() ? null : is.places().written();
+            ChoiceMark mark = is.mark().equals(ChoiceMark.NONE) ? null : is.mark();
             return new ArchivedLine(
-                    line.id(), is.kind(), line.words(), is.icon(), is.lang(), is.label(), places, takes);
+                    line.id(),
+                    is.kind(),
+                    line.words(),
+                    is.icon(),
+                    is.lang(),
+                    is.label(),
+                    places,
+                    is.question(),
+                    mark,
+                    takes);
         }
 
         public LineTraits traits() {
-            return new LineTraits(kind, icon, lang, label, new WordPlaces(wordPlaces));
+            return new LineTraits(kind, icon, lang, label, new WordPlaces(wordPlaces), question, mark);
         }
 
         public ArchivedLine {

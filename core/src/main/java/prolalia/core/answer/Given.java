@@ -1,0 +1,99 @@
+package prolalia.core.answer;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What a student answered to one question. Of what its kind doesn't use, there is none.
+ *
+ * @param chosen ids of choices: those that were chosen, or all of them in the order that they were brought into
+ * @param pairs ids of choices, each by that of the one it was put to
+ * @param pressed where the picture was pressed
+ * @param typed words, or a number
+ * @param spoken ids of recordings, one after another
+ * @param drawn lines of the pen
+ * @param picture SHA-256 of a picture's file, in hexadecimal; null: none
+ */
+public record Given(
+        List<String> chosen,
+        Map<String, String> pairs,
+        List<Point> pressed,
+        String typed,
+        List<String> spoken,
+        List<Stroke> drawn,
+        String picture) {
+    public static final int MOST_CHOSEN = 500;
+    public static final int LONGEST_TYPED = 10_000;
+    public static final int MOST_PRESSED = 100;
+    public static final int MOST_SPOKEN = 20;
+    public static final int MOST_STROKES = 2_000;
+    public static final int MOST_POINTS = 40_000;
+
+    /** Nothing. */
+    public static final Given NOTHING = new Given(List.of(), Map.of(), List.of(), "", List.of(), List.of(), null);
+
+    /** A place, in shares of the width and height of what is answered on. */
+    public record Point(double x, double y) {}
+
+    /**
+     * A line of the pen.
+     *
+     * @param width in thousandths of the width of what is drawn on
+     * @param points x and y in turns, in ten-thousandths of the width and height of what is drawn on
+     */
+    public record Stroke(int width, List<Integer> points) {
+        public Stroke {
+            width = Math.max(1, Math.min(100, width));
+            points = List.copyOf(points);
+            if (points.size() % 2 != 0) {
+                throw new IllegalArgumentException("an x without a y");
+            }
+        }
+    }
+
+    /** @throws IllegalArgumentException if there is more of it than anybody answers */
+    public Given {
+        chosen = chosen == null ? List.of() : List.copyOf(chosen);
+        pairs = pairs == null ? Map.of() : Map.copyOf(pairs);
+        pressed = pressed == null ? List.of() : List.copyOf(pressed);
+        typed = typed == null ? "" : typed;
+        spoken = spoken == null ? List.of() : List.copyOf(spoken);
+        drawn = drawn == null ? List.of() : List.copyOf(drawn);
+        int points = drawn.stream().mapToInt(stroke -> stroke.points().size()).sum();
+        if (chosen.size() > MOST_CHOSEN
+                || pairs.size() > MOST_CHOSEN
+                || pressed.size() > MOST_PRESSED
+                || typed.length() > LONGEST_TYPED
+                || spoken.size() > MOST_SPOKEN
+                || drawn.size() > MOST_STROKES
+                || points > 2 * MOST_POINTS) {
+            throw new IllegalArgumentException("too much of an answer");
+        }
+    }
+
+    public static Given chosen(String... ids) {
+        return new Given(List.of(ids), null, null, null, null, null, null);
+    }
+
+    public static Given typed(String words) {
+        return new Given(null, null, null, words, null, null, null);
+    }
+
+    public static Given paired(Map<String, String> pairs) {
+        return new Given(null, pairs, null, null, null, null, null);
+    }
+
+    public static Given pressed(Point... points) {
+        return new Given(null, null, List.of(points), null, null, null, null);
+    }
+
+    public boolean isNothing() {
+        return chosen.isEmpty()
+                && pairs.isEmpty()
+                && pressed.isEmpty()
+                && typed.isBlank()
+                && spoken.isEmpty()
+                && drawn.isEmpty()
+                && picture == null;
+    }
+}

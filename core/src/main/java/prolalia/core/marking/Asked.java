@@ -1,0 +1,156 @@
+package prolalia.core.marking;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import prolalia.core.answer.ChoiceMark;
+import prolalia.core.answer.Given;
+import prolalia.core.answer.Question;
+import prolalia.core.lesson.Line;
+import prolalia.core.lesson.LineKind;
+
+/**
+ * A question with the lines that belong to it: those under it on its page, up to the next question, direction or passage.
+ *
+ * <p>A correction right under a choice is said after that choice; the last one under the last choice, and any that stands
+ * elsewhere, after every wrong answer.
+ *
+ * @param line whose words ask
+ * @param choices in the order of the script, which is the right one where an order is asked for
+ * @param hints in the order in which they are given
+ * @param praise said after a right answer; empty: nothing of its own
+ * @param correction said after a wrong one; empty: nothing of its own
+ * @param corrections said after one wrong choice, by its id
+ */
+public record Asked(
+        Line line,
+        Question question,
+        List<Choice> choices,
+        List<Line> hints,
+        Optional<Line> praise,
+        Optional<Line> correction,
+        Map<String, Line> corrections) {
+    /** A choice. */
+    public record Choice(Line line) {
+        public String id() {
+            return line.id();
+        }
+
+        public ChoiceMark mark() {
+            return line.traits().mark();
+        }
+
+        public boolean isRight() {
+            return mark().right();
+        }
+    }
+
+    /** The questions of a page that are answered, in order. @param lines of the page, in reading order */
+    public static List<Asked> on(List<Line> lines) {
+        List<Asked> asked = new ArrayList<>();
+        for (int at = 0; at < lines.size(); at++) {
+            Line line = lines.get(at);
+            if (line.kind() == LineKind.QUESTION && line.traits().question() != null) {
+                int end = at + 1;
+                while (end < lines.size() && belongs(lines.get(end).kind())) {
+                    end++;
+                }
+                asked.add(of(line, lines.subList(at + 1, end)));
+            }
+        }
+        return asked;
+    }
+
+    /** Whether a line of this kind under a question belongs to it. */
+    public static boolean belongs(LineKind kind) {
+        return switch (kind) {
+            case CHOICE, HINT, PRAISE, CORRECTION, NOTE -> true;
+            case DIRECTION, PASSAGE, QUESTION, LABEL -> false;
+        };
+    }
+
+    private static Asked of(Line question, List<Line> under) {
+        List<Choice> choices = new ArrayList<>();
+        List<Line> hints = new ArrayList<>();
+        Line praise = null;
+        Line correction = null;
+        Map<String, Line> corrections = new LinkedHashMap<>();
+        long last =
+                under.stream().filter(line -> line.kind() == LineKind.CHOICE).count();
+        String choice = null;
+        for (int i = 0; i < under.size(); i++) {
+            Line line = under.get(i);
+            switch (line.kind()) {
+                case CHOICE -> choices.add(new Choice(line));
+                case HINT -> hints.add(line);
+                case PRAISE -> praise = praise == null ? line : praise;
+                case CORRECTION -> {
+                    boolean another = i + 1 < under.size() && under.get(i + 1).kind() == LineKind.CORRECTION;
+                    boolean ofChoice =
+                            choice != null && !corrections.containsKey(choice) && (choices.size() < last || another);
+                    if (ofChoice) {
+                        corrections.put(choice, line);
+                    } else if (correction == null) {
+                        correction = line;
+                    }
+                }
+                default -> {}
+            }
+            if (line.kind() != LineKind.CORRECTION) {
+                choice = line.kind() == LineKind.CHOICE ? line.id() : null;
+            }
+        }
+        return new Asked(
+                question,
+                question.traits().question(),
+                choices,
+                hints,
+                Optional.ofNullable(praise),
+                Optional.ofNullable(correction),
+                corrections);
+    }
+
+    public String id() {
+        return line.id();
+    }
+
+    public boolean isRight(String choiceId) {
+        return choices.stream().anyMatch(choice -> choice.id().equals(choiceId) && choice.isRight());
+    }
+
+    /** Whether it is told what is right, so that a rule can mark it. */
+    public boolean hasKey() {
+        return switch (question.kind()) {
+            case ONE_CHOICE, SEVERAL_CHOICES -> choices.stream().anyMatch(Choice::isRight);
+            case SHORT_WORDS -> !question.accepted().isEmpty();
+            case NUMBER -> question.number() != null;
+            case ORDER -> choices.size() > 1;
+            case PAIRS -> choices.stream().anyMatch(choice -> choice.mark().pair() > 0);
+            case AREAS -> !question.areas().isEmpty();
+            case LONG_TEXT, SPOKEN, DRAWING, PICTURE -> false;
+        };
+    }
+
+    /** What is said after an answer that wasn't right: of the choice that was made, else in general. */
+    public Optional<Line> correctionOf(Given given) {
+        return given.chosen().stream()
+                .filter(id -> !isRight(id))
+                .map(corrections::get)
+                .filter(line -> line != null)
+                .findFirst()
+                .or(() -> correction);
+    }
+
+    /** All lines that belong to it, itself too. */
+    public List<Line> lines() {
+        List<Line> all = new ArrayList<>(List.of(line));
+        choices.forEach(choice -> all.add(choice.line()));
+        all.addAll(hints);
+        praise.ifPresent(all::add);
+        correction.ifPresent(all::add);
+        all.addAll(corrections.values());
+        return all;
+    }
+}

@@ -1,0 +1,49 @@
+package prolalia.core.published;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import prolalia.core.answer.AnswerKind;
+import prolalia.core.answer.Question;
+import prolalia.core.marking.Asked;
+import prolalia.core.published.StudentPage.SaidLine;
+
+/**
+ * A question as it is answered on a page. What is right isn't in it.
+ *
+ * @param choices in the order in which they are shown: an order, and pairs, are asked for out of order
+ * @param hints that are heard when they are asked for
+ * @param onPicture whether it is answered on the picture of its page
+ * @param longestSeconds so long a spoken answer may be
+ */
+public record AskedOnPage(
+        Asked asked, List<SaidLine> choices, List<SaidLine> hints, boolean onPicture, int longestSeconds) {
+    static AskedOnPage of(
+            Asked asked, List<SaidLine> choices, List<SaidLine> hints, boolean onPicture, int longestSeconds) {
+        List<SaidLine> shown = new ArrayList<>(choices);
+        AnswerKind kind = asked.question().kind();
+        if (kind == AnswerKind.ORDER || kind == AnswerKind.PAIRS) {
+            List<SaidLine> before = List.copyOf(shown);
+            Random chance = new Random(asked.id().hashCode());
+            for (int i = 0; i < 8 && shown.equals(before); i++) {
+                // The same for everybody, and each time: a child finds it again as she left it.
+                Collections.shuffle(shown, chance);
+            }
+        }
+        int own = asked.question().longestSeconds();
+        return new AskedOnPage(asked, shown, hints, onPicture, own == 0 ? longestSeconds : own);
+    }
+
+    public String id() {
+        return asked.id();
+    }
+
+    public Question question() {
+        return asked.question();
+    }
+
+    public AnswerKind kind() {
+        return question().kind();
+    }
+}
