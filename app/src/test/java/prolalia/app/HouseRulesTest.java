@@ -20,7 +20,8 @@ class HouseRulesTest {
             .resideInAPackage("prolalia.core..")
             .should()
             .onlyDependOnClassesThat()
-            .resideInAnyPackage("prolalia.core..", "java.lang..", "java.util..", "java.text..", "java.math..", "org.jtransforms..");
+            .resideInAnyPackage(
+                    "prolalia.core..", "java.lang..", "java.util..", "java.text..", "java.math..", "org.jtransforms..");
 
     @ArchTest
     static final ArchRule mediaKnowsCoreAlone = noClasses()

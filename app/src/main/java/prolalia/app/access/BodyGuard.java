@@ -58,9 +58,12 @@ class BodyGuard extends HttpFilter {
     private void guard(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws IOException, ServletException {
         if (isOfChild(request)) {
-            // A school may come from one address, and each of its children says what she heard.
-            if (children.student(request).isEmpty() && isWriting(request)) {
+            // A school may come from one address, and each of its children says what she heard and answers.
+            boolean known = children.student(request).isPresent();
+            if (!known && isWriting(request)) {
                 refuse(response, HttpStatus.UNAUTHORIZED);
+            } else if (hasBody(request) && known) {
+                passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, STRANGERS_BYTES);
             } else if (hasBody(request)) {
                 stranger(request, response, chain);
             } else {
@@ -78,7 +81,7 @@ class BodyGuard extends HttpFilter {
         } else if (isOpen(request)) {
             stranger(request, response, chain);
         } else if (signIns.isSignedIn(request)) {
-            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain);
+            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, LARGEST_FORM_BYTES);
         } else if (request.getHeader("X-XSRF-TOKEN") != null || !isForm(request)) {
             refuse(response, HttpStatus.UNAUTHORIZED);
         } else {
@@ -151,11 +154,11 @@ class BodyGuard extends HttpFilter {
         chain.doFilter(guarded, response);
     }
 
-    private static void passOn(GuardedRequest request, HttpServletResponse response, FilterChain chain)
+    private static void passOn(GuardedRequest request, HttpServletResponse response, FilterChain chain, int largestForm)
             throws IOException, ServletException {
         try {
             if (isForm(request) && request.getMethod().equals("POST")) {
-                request.readWhole(LARGEST_FORM_BYTES, true);
+                request.readWhole(largestForm, true);
             }
             chain.doFilter(request, response);
         } catch (TooSlowException slow) {

@@ -17,6 +17,7 @@ import prolalia.app.assignment.AssignmentService.Met;
 import prolalia.app.player.PlayerService;
 import prolalia.app.player.StudentFiles;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.formats.web.Answering;
 
 /** What one child hears of something that was given to her, shown to her teacher: nothing is counted. */
 @Controller
@@ -52,7 +53,8 @@ class AsChildController {
                         met.lesson(),
                         number,
                         base,
-                        ChildController.behindDoor(met, base).lookedAtFrom(back)));
+                        ChildController.behindDoor(met, base).lookedAtFrom(back),
+                        Answering.TRIED));
     }
 
     @GetMapping("/sound/{hash}.mp3")

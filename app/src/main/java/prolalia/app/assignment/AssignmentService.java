@@ -37,6 +37,7 @@ import prolalia.core.classroom.Names;
 import prolalia.core.classroom.Progress;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.page.PageNumbers;
+import prolalia.core.published.OneByOne;
 import prolalia.core.published.PublishedLesson;
 
 /** Gives lessons to classes, groups and students; what a child meets follows from the lesson, from what was given, and from her. */
@@ -122,7 +123,8 @@ public class AssignmentService {
     record ToDo(Assignment assignment, String pictureHash, Progress progress) {}
 
     /** A lesson as a child meets it. */
-    record Met(Assignment assignment, SchoolClass schoolClass, Accommodation accommodation, PublishedLesson lesson) {}
+    public record Met(
+            Assignment assignment, SchoolClass schoolClass, Accommodation accommodation, PublishedLesson lesson) {}
 
     /** Why something can't be given; the words stand in the message bundle under {@code assign.refused.} and the name. */
     enum Refusal {
@@ -285,7 +287,7 @@ public class AssignmentService {
     private PublishedLesson met(Assignment assignment, Accommodation accommodation) {
         PublishedLesson lesson =
                 player.open(assignment.lessonId(), assignment.revision()).lesson();
-        return accommodation.of(lesson.onlyPages(assignment.pageIds()));
+        return OneByOne.of(accommodation.of(lesson.onlyPages(assignment.pageIds())));
     }
 
     /** Nobody meets it any more, from now on; what was done with it stays. */
@@ -307,10 +309,30 @@ public class AssignmentService {
         store.toTheTop(toChange(teacher, assignmentId));
     }
 
-    Assignment toChange(Teacher teacher, String assignmentId) {
+    public Assignment toChange(Teacher teacher, String assignmentId) {
         Assignment assignment = store.find(assignmentId).orElseThrow(() -> new NotFoundException("assignment"));
         classAccess.toChange(teacher, assignment.classId());
         return assignment;
+    }
+
+    /** Something that was given to a class that somebody sees; taken back or not. */
+    public Assignment seen(Teacher teacher, String assignmentId) {
+        Assignment assignment = store.find(assignmentId).orElseThrow(() -> new NotFoundException("assignment"));
+        classAccess.require(teacher, assignment.classId());
+        return assignment;
+    }
+
+    /** The children to whom something was given. */
+    public List<ClassStudent> given(Teacher teacher, Assignment assignment) {
+        Map<String, Set<String>> groups = groups(teacher, assignment.classId());
+        return studentService.students(teacher, assignment.classId()).stream()
+                .filter(student -> isTo(assignment, student.id(), groups.getOrDefault(student.id(), Set.of())))
+                .toList();
+    }
+
+    /** The lesson of something that was given, as nobody in particular meets it. */
+    public PublishedLesson lesson(Assignment assignment) {
+        return met(assignment, Accommodation.NONE);
     }
 
     // ---- a child
@@ -341,16 +363,26 @@ public class AssignmentService {
     }
 
     /** The lesson, if it is there for her. */
-    Met meet(Student student, String assignmentId) {
-        Assignment assignment = store.find(assignmentId)
-                .filter(each -> !each.takenBack() && each.classId().equals(student.classId()))
-                .orElseThrow(() -> new NotFoundException("assignment"));
-        Accommodation accommodation = accommodations.of(student.id());
-        boolean hers = isTo(assignment, student.id(), store.groupsOf(student.id()))
-                && assignment.due().isThere(clock.millis(), accommodation);
-        if (!hers) {
+    public Met meet(Student student, String assignmentId) {
+        Met met = meetStill(student, assignmentId);
+        if (!isOpen(met)) {
             throw new NotFoundException("assignment");
         }
+        return met;
+    }
+
+    /** Whether a lesson is there for a child now: it has begun, hasn't ended, and wasn't taken back. */
+    public boolean isOpen(Met met) {
+        return !met.assignment().takenBack() && met.assignment().due().isThere(clock.millis(), met.accommodation());
+    }
+
+    /** The lesson that was given to her, also when it is over by now: what she answered before may come in late. */
+    public Met meetStill(Student student, String assignmentId) {
+        Assignment assignment = store.find(assignmentId)
+                .filter(each -> each.classId().equals(student.classId())
+                        && isTo(each, student.id(), store.groupsOf(student.id())))
+                .orElseThrow(() -> new NotFoundException("assignment"));
+        Accommodation accommodation = accommodations.of(student.id());
         SchoolClass in = classAccess.find(student.classId()).orElseThrow(() -> new NotFoundException("class"));
         return new Met(assignment, in, accommodation, met(assignment, accommodation));
     }
@@ -374,7 +406,7 @@ public class AssignmentService {
     }
 
     /** What a child meets, as her teacher looks at it: it need not have begun. */
-    Met asSheMeetsIt(Teacher teacher, String assignmentId, String studentId) {
+    public Met asSheMeetsIt(Teacher teacher, String assignmentId, String studentId) {
         Assignment assignment = store.find(assignmentId).orElseThrow(() -> new NotFoundException("assignment"));
         SchoolClass in = classAccess.require(teacher, assignment.classId());
         studentService.students(teacher, in.id()).stream()

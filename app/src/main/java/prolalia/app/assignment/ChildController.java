@@ -32,6 +32,7 @@ import prolalia.app.player.StudentFiles;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.classroom.Accommodation;
 import prolalia.core.classroom.Animal;
+import prolalia.formats.web.Answering;
 import prolalia.formats.web.BehindDoor;
 
 /** What a child meets behind the door of her class: what there is to do, and each lesson of it. */
@@ -129,7 +130,12 @@ class ChildController {
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .contentType(HTML)
-                .body(player.page(met.lesson(), number, "/my/" + id, behindDoor(met, "/my/" + id)));
+                .body(player.page(
+                        met.lesson(),
+                        number,
+                        "/my/" + id,
+                        behindDoor(met, "/my/" + id),
+                        new Answering("/my/" + id + "/answers", "/my/" + id, student.id())));
     }
 
     static BehindDoor behindDoor(Met met, String base) {

@@ -60,7 +60,8 @@ class DemoClasses {
     }
 
     /** The Terns, with two groups, and two lessons given to them. */
-    void terns(Teacher ines, String aideId, LessonSummary bean, LessonSummary bakery) throws IOException {
+    void terns(Teacher ines, String aideId, LessonSummary bean, LessonSummary bakery, LessonSummary weather)
+            throws IOException {
         String id = classes.begin(ines, TERNS, "");
         classes.addTeacher(ines, id, aideId);
         List<ClassStudent> students = studentService.addStudents(ines, id, OF_TERNS);
@@ -70,6 +71,7 @@ class DemoClasses {
         List<String> ids = students.stream().map(ClassStudent::id).toList();
         studentService.addGroup(ines, id, "Sand", ids.subList(0, 7));
         studentService.addGroup(ines, id, "Shells", ids.subList(7, ids.size()));
+        give(ines, id, weather, "");
         give(ines, id, bakery, "");
         give(ines, id, bean, BEAN_DIRECTION);
         String said = classAccess.require(ines, id).lessonId();

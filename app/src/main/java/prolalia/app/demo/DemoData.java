@@ -64,6 +64,7 @@ class DemoData implements SmartInitializingSingleton {
     private final StageService stages;
     private final LinkService links;
     private final DemoClasses classes;
+    private final DemoForm form;
     private final DataFolder folder;
 
     DemoData(
@@ -78,7 +79,9 @@ class DemoData implements SmartInitializingSingleton {
             StageService stages,
             LinkService links,
             DemoClasses classes,
+            DemoForm form,
             DataFolder folder) {
+        this.form = form;
         this.classes = classes;
         this.accounts = accounts;
         this.school = school;
@@ -115,12 +118,14 @@ class DemoData implements SmartInitializingSingleton {
         SignedInTeacher ines = accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow();
         SignedInTeacher tobi = accounts.teacher(DemoTeacher.SECOND_SIGN_IN_NAME).orElseThrow();
         String bakery = bakery(ines.actor());
+        String weather = form.make(ines.actor(), System.currentTimeMillis() - 2 * DAY_MS);
         String bean = bean(ines.actor());
         classes.terns(
                 ines.actor(),
                 accounts.teacher("ari").orElseThrow().id(),
                 lessons.lesson(bean).orElseThrow(),
-                lessons.lesson(bakery).orElseThrow());
+                lessons.lesson(bakery).orElseThrow(),
+                lessons.lesson(weather).orElseThrow());
         classes.plovers(ines.actor(), tobi.actor(), lessons.lesson(bean).orElseThrow());
     }
 

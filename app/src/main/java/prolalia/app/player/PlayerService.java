@@ -16,10 +16,12 @@ import prolalia.app.sharing.LinkService;
 import prolalia.app.stage.StageService;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.published.OneByOne;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.StudentPage;
 import prolalia.core.published.StudentPages;
+import prolalia.formats.web.Answering;
 import prolalia.formats.web.BehindDoor;
 import prolalia.formats.web.Sharing;
 import prolalia.formats.web.StudentPageWriter;
@@ -177,9 +179,10 @@ public class PlayerService {
      * A page of a lesson as one child meets it.
      *
      * @param base of all addresses of what belongs to it
+     * @param answering where her answers are kept
      * @param door what her pages have from her class; where it says no heard lines, hints aren't counted either
      */
-    public String page(PublishedLesson lesson, int number, String base, BehindDoor door) {
+    public String page(PublishedLesson lesson, int number, String base, BehindDoor door, Answering answering) {
         List<StudentPage> pages = StudentPages.of(lesson);
         if (number < 1) {
             throw new NotFoundException("page");
@@ -188,18 +191,21 @@ public class PlayerService {
                 pages.get(Math.min(number, pages.size()) - 1),
                 lesson.prompts(),
                 new OnlineUrls(base, door.heard() != null, files.knownTimes(lesson), assets),
-                door);
+                door,
+                answering);
     }
 
     /** A page as its teacher sees it: nothing is counted. */
     String preview(LessonSummary summary, int number, String base) {
         PublishedLesson lesson = given.of(summary);
-        return write(
-                lesson,
-                StudentPages.of(lesson),
-                number,
-                new OnlineUrls(base, false, files.knownTimes(lesson), assets),
-                null);
+        List<StudentPage> pages = StudentPages.of(OneByOne.of(lesson));
+        if (number < 1) {
+            throw new NotFoundException("page");
+        }
+        return writer.writeToTry(
+                pages.get(Math.min(number, pages.size()) - 1),
+                lesson.prompts(),
+                new OnlineUrls(base, false, files.knownTimes(lesson), assets));
     }
 
     private String write(

@@ -19,6 +19,7 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.platform.ContentSecurityPolicy;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.published.OneByOne;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.StudentPages;
 
@@ -48,16 +49,18 @@ class PreviewController {
         if (lesson.summary().shelf()) {
             throw new NotFoundException("page");
         }
-        List<String> shown = StudentPages.shown(given.of(lesson.summary())).stream()
+        List<String> shown = StudentPages.shown(OneByOne.of(given.of(lesson.summary()))).stream()
                 .map(PublishedPage::id)
                 .toList();
-        long before = lesson.pages().stream()
-                .filter(each ->
-                        each.number() < page && shown.contains(each.page().id()))
-                .count();
+        int at = lesson.pages().stream()
+                .filter(each -> each.number() >= page)
+                .mapToInt(each -> shown.indexOf(each.page().id()))
+                .filter(each -> each >= 0)
+                .findFirst()
+                .orElse(shown.size() - 1);
         model.addAttribute("lesson", lesson);
         model.addAttribute("from", page);
-        model.addAttribute("number", Math.max(1, Math.min(shown.size(), before + 1)));
+        model.addAttribute("number", Math.max(1, at + 1));
         return "player/as-student";
     }
 

@@ -29,15 +29,15 @@ import prolalia.core.script.WordChanges;
 /** Changes of single lines and their takes; each but typing answers with the rows that look different now. */
 @Controller
 class LineController {
-    private static final String RESHAPED = "script/reshaped";
-
     private final ScriptService script;
     private final LessonService lessons;
+    private final ReshapedPage reshapedPage;
     private final Messages messages;
 
-    LineController(ScriptService script, LessonService lessons, Messages messages) {
+    LineController(ScriptService script, LessonService lessons, ReshapedPage reshapedPage, Messages messages) {
         this.script = script;
         this.lessons = lessons;
+        this.reshapedPage = reshapedPage;
         this.messages = messages;
     }
 
@@ -254,12 +254,6 @@ class LineController {
     }
 
     private String reshaped(Reshaped reshaped, Model model) {
-        model.addAttribute("reshaped", reshaped);
-        model.addAttribute("settings", lessons.settings(reshaped.lessonId()));
-        model.addAttribute("outcome", reshaped.outcome());
-        model.addAttribute("done", reshaped.done());
-        model.addAttribute("pagesChanged", reshaped.changesPages());
-        model.addAttribute("moreToUndo", script.canUndo(reshaped.lessonId()));
-        return RESHAPED;
+        return reshapedPage.show(reshaped, model);
     }
 }

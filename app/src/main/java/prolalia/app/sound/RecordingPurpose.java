@@ -5,7 +5,9 @@ import java.util.Locale;
 /** What a recording is for. */
 public enum RecordingPurpose {
     /** A teacher says a line: it becomes a take of it. */
-    LINE;
+    LINE,
+    /** A student answers: it becomes a part of her answer. */
+    ANSWER;
 
     String stored() {
         return name().toLowerCase(Locale.ROOT);

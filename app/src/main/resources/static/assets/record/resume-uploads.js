@@ -1,5 +1,5 @@
 // On return: what a closed tab left in the chunk store goes to the server, and is offered to the teacher again.
-import { ChunkUploader } from './chunk-uploader.js';
+import { ChunkUploader, end } from './chunk-uploader.js';
 import { countChunks, dropRecording, recordings } from './chunk-store.js';
 
 /** A recording that is being made holds this lock, in whatever tab that is. */
@@ -17,6 +17,20 @@ async function carryLeftOver(recording) {
       await dropRecording(recording.id);
     }
     return true;
+  });
+}
+
+/** Ends what a closed tab left of a recording; answers the verdict, or null while some tab still records it. */
+export async function finishLeftOver(recording, more) {
+  return navigator.locks.request(lockName(recording.id), { ifAvailable: true }, async (lock) => {
+    if (!lock) {
+      return null;
+    }
+    const uploader = new ChunkUploader(recording);
+    await uploader.emptied();
+    const verdict = await end({ ...recording, count: recording.count ?? '' }, () => {}, more);
+    await dropRecording(recording.id);
+    return verdict;
   });
 }
 

@@ -13,11 +13,12 @@ export class TakeInTheMaking {
   #number = 0;
   #release = () => {};
 
-  constructor(line, words, stream, onState) {
+  /** @param through the way to the server; undefined: as whoever is signed in */
+  constructor(line, words, stream, onState, through = undefined) {
     const type = bestType();
     this.recorder = new MediaRecorder(stream, { ...(type ? { mimeType: type } : {}), audioBitsPerSecond: 96000 });
     this.recording = {
-      id: crypto.randomUUID(), line, words, type: this.recorder.mimeType || type, startedAt: Date.now(), count: null,
+      id: crypto.randomUUID(), through, line, words, type: this.recorder.mimeType || type, startedAt: Date.now(), count: null,
     };
     this.onState = onState;
     this.uploader = new ChunkUploader(this.recording, onState);
@@ -71,13 +72,31 @@ export class TakeInTheMaking {
     await this.#written;
   }
 
-  /** Stops; answers the server's verdict as HTML once everything is there. */
-  async finish() {
+  /** Records for this page alone: nothing is kept. */
+  tryOut() {
+    this.triedParts = [];
+    this.recorder.addEventListener('dataavailable', ({ data }) => this.triedParts.push(data));
+    this.recorder.start();
+    this.since = performance.now();
+  }
+
+  /** Stops; answers what was recorded for this page alone. */
+  async tried() {
+    await this.#stopRecorder();
+    return new Blob(this.triedParts, { type: this.recording.type });
+  }
+
+  /**
+   * Stops; answers the server's verdict once everything is there.
+   *
+   * @param more what else the server should know
+   */
+  async finish(more = { words: this.recording.words }) {
     await this.#stopRecorder();
     this.recording.count = this.#number;
     await putRecording(this.recording);
     await this.uploader.emptied();
-    const verdict = await end(this.recording, this.onState, { words: this.recording.words });
+    const verdict = await end(this.recording, this.onState, more);
     await dropRecording(this.recording.id);
     forgetPending(this.recording.id);
     this.#release();

@@ -5,6 +5,7 @@ import { watchMoving } from './move-take.js';
 import { changeKind, watchButtons, watchKeys, watchUndo } from './actions.js';
 import { watchFilters } from './filters.js';
 import { watchMenu } from './menu.js';
+import { offerAnswerKinds, showAsked, watchQuestions } from './questions.js';
 import { watchPasting } from './pasting.js';
 import { fillRows } from './rows.js';
 import { watchDragging } from './sorting.js';
@@ -38,12 +39,14 @@ watchWords(sheet);
 watchKeys(sheet);
 watchMenu(sheet);
 watchPasting(sheet);
+watchQuestions(sheet);
 watchButtons(main);
 watchUndo();
 watchDragging();
 fillRows(sheet, main.dataset.lesson);
 showStranded(sheet);
 ['focusin', 'pointerdown'].forEach((event) => sheet.addEventListener(event, offerKinds));
+['focusin', 'pointerdown'].forEach((event) => sheet.addEventListener(event, offerAnswerKinds));
 sheet.addEventListener('change', ({ target }) => {
   if (target.matches('.kind')) {
     changeKind(target.closest('.row-line'), target.value);
@@ -61,4 +64,5 @@ const only = document.querySelectorAll('.row-line textarea');
 if (only.length === 1 && only[0].value === '') {
   only[0].focus();
 }
+showAsked(sheet);
 main.dataset.ready = 'yes';

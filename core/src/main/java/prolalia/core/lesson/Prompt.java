@@ -13,5 +13,11 @@ public enum Prompt {
     /** A link was pressed that leads out of the lesson. */
     OPENS_ELSEWHERE,
     /** A sound, or a page, does not come. */
-    NO_CONNECTION
+    NO_CONNECTION,
+    /** A choice was chosen, which is said next. */
+    YOU_CHOSE,
+    /** She hands in, and something isn't answered. */
+    NOT_ANSWERED,
+    /** All of it was handed in. */
+    HANDED_IN
 }

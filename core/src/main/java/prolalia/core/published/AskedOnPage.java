@@ -2,8 +2,13 @@ package prolalia.core.published;
 
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.Question;
 import prolalia.core.marking.Asked;
@@ -45,5 +50,27 @@ public record AskedOnPage(
 
     public AnswerKind kind() {
         return question().kind();
+    }
+
+    /** The choices of pairs on two sides: the first of each pair, and all others. */
+    public List<List<SaidLine>> sides() {
+        Map<String, Integer> pairs = asked.choices().stream()
+                .collect(Collectors.toMap(
+                        Asked.Choice::id, choice -> choice.mark().pair(), (one, other) -> one, LinkedHashMap::new));
+        Set<Integer> met = new HashSet<>();
+        Set<String> first = new HashSet<>();
+        pairs.forEach((id, pair) -> {
+            if (pair > 0 && met.add(pair)) {
+                first.add(id);
+            }
+        });
+        return List.of(
+                choices.stream().filter(choice -> first.contains(choice.id())).toList(),
+                choices.stream().filter(choice -> !first.contains(choice.id())).toList());
+    }
+
+    /** Whether it may be answered in a way, by its name. */
+    public boolean asksFor(String way) {
+        return question().allWays().contains(AnswerKind.valueOf(way));
     }
 }

@@ -68,6 +68,11 @@ public record StudentPage(
                 .orElse(null);
     }
 
+    /** Whether something is answered on the picture itself. */
+    public boolean isAnsweredOnPicture() {
+        return asked.stream().anyMatch(AskedOnPage::onPicture);
+    }
+
     /** Whether the words of the line that is heard are seen. */
     public boolean wordsShown() {
         return !settings.wordsHidden();

@@ -59,6 +59,8 @@ public record LessonChange(
         LANG,
         /** Another number or letter stands before its words, or none any more. */
         LABEL,
+        /** It is answered otherwise, or not any more; or a choice is right, or not any more. */
+        QUESTION,
         /** Its words stand elsewhere on the picture of its page. */
         WORD_PLACES,
         /** A direction becomes several, a sentence each. */

@@ -44,17 +44,23 @@ public final class StudentPageWriter {
      * @param sharing null: pages elsewhere aren't told of it
      */
     public String write(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, Sharing sharing) {
-        return write(page, prompts, places, sharing, null, null);
+        return write(page, prompts, places, sharing, null, null, null);
+    }
+
+    /** A page whose questions can be tried; nothing is kept. */
+    public String writeToTry(StudentPage page, Map<Prompt, String> prompts, LessonUrls places) {
+        return write(page, prompts, places, null, null, null, Answering.TRIED);
     }
 
     /** The page of a child who came in through a door. */
-    public String writeBehindDoor(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, BehindDoor door) {
-        return write(page, prompts, places, null, null, door);
+    public String writeBehindDoor(
+            StudentPage page, Map<Prompt, String> prompts, LessonUrls places, BehindDoor door, Answering answering) {
+        return write(page, prompts, places, null, null, door, answering);
     }
 
     /** @param otherPages of a lesson in one file: its pages by their addresses, as JSON; otherwise null */
     String write(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, Sharing sharing, String otherPages) {
-        return write(page, prompts, places, sharing, otherPages, null);
+        return write(page, prompts, places, sharing, otherPages, null, null);
     }
 
     private String write(
@@ -63,7 +69,8 @@ public final class StudentPageWriter {
             LessonUrls places,
             Sharing sharing,
             String otherPages,
-            BehindDoor door) {
+            BehindDoor door,
+            Answering answering) {
         Context context = new Context(Locale.ENGLISH);
         context.setVariable("student", page);
         context.setVariable("places", places);
@@ -73,6 +80,7 @@ public final class StudentPageWriter {
         context.setVariable("sharing", sharing);
         context.setVariable("otherPages", otherPages);
         context.setVariable("door", door);
+        context.setVariable("answering", answering);
         return engine.process("player/page", context);
     }
 

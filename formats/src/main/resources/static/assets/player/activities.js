@@ -1,7 +1,7 @@
 // What a child is doing on a page. Each activity says whether it may be left, and is waited for when it is left:
 // { canLeave(): boolean or a promise of it, leave(): nothing or a promise }.
 
-export class Activities {
+class Activities {
   #all = new Set();
 
   /** @return ends it */
@@ -24,3 +24,6 @@ export class Activities {
     return true;
   }
 }
+
+/** Those of this page. */
+export const activities = new Activities();

@@ -18,6 +18,9 @@ function turnOf(event) {
 export function watchKeys(player, switches) {
   document.addEventListener('keydown', (event) => {
     const { key, target } = event;
+    if (target.closest('textarea, input:not([type=range])')) {
+      return;
+    }
     const inLine = target.closest('#current') || target.closest('.spot')?.dataset.line === player.begunLine();
     const turns = switches === 0 || !(key in WORDS) ? turnOf(event) : null;
     if (key === ' ' && !target.closest('button, a, input') && document.getElementById('play')) {

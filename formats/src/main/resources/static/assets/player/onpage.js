@@ -11,7 +11,7 @@ export function layOut() {
   const { aspect } = staging.dataset;
   board.style.width = `calc(var(--zoom, 1) * min(100cqw, ${aspect} * 100cqh))`;
   board.style.aspectRatio = aspect;
-  board.querySelectorAll('li').forEach((thing) => {
+  board.querySelectorAll(':scope > ul > li').forEach((thing) => {
     const { x, y, w, h } = thing.dataset;
     const mark = thing.querySelector('.spot .ring-mark');
     thing.style.left = `${x * 100}%`;

@@ -1,6 +1,6 @@
 // The student's page: one sound at a time, the big mark plays and pauses the line that is current. Pages turn in place.
 import { say } from '../platform/words.js';
-import { Activities } from './activities.js';
+import { activities } from './activities.js';
 import { BackgroundAudio } from './background-audio.js';
 import { askStillYou } from './still-you.js';
 import { tellHeard } from './heard.js';
@@ -29,7 +29,6 @@ const switches = switchesOf(window.location.href) || Number(document.body.datase
 const at = (id) => document.getElementById(id);
 const background = new BackgroundAudio();
 const prompts = new Prompts();
-const activities = new Activities();
 const outbox = new Outbox();
 // Two, in turns: what goes on over the next page has its own.
 const voices = [new Audio(), new Audio()];
@@ -157,6 +156,7 @@ function showRules() {
 async function play(silently = false) {
   prompts.hush();
   prompts.stopWaiting();
+  document.dispatchEvent(new CustomEvent('line-sounds'));
   at('trouble').textContent = '';
   voices.filter((voice) => voice !== audio).forEach((voice) => voice.pause());
   watch.follow(audio);
@@ -396,6 +396,7 @@ function bind() {
 
 function open() {
   layOut();
+  document.dispatchEvent(new CustomEvent('page-opened'));
   zoomAgain();
   showLit();
   at('light')?.addEventListener('click', litOtherwise);
@@ -477,6 +478,13 @@ if (switches > 0) {
 }
 
 watchKeys({ toggle, stepWord: (by) => words.step(by), begunLine: () => (at('play') && begun === current().dataset.line ? begun : null) }, switches);
+
+// What is answered has voices of its own: one sound at a time.
+document.addEventListener('answer-sounds', () => {
+  arriving = [];
+  through = false;
+  voices.forEach((voice) => voice.pause());
+});
 
 open();
 askStillYou();

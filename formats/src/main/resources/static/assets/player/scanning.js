@@ -3,7 +3,7 @@
 import { remember, remembered } from './visit.js';
 
 const EVERY_MS = 2_000;
-const SCANNED = '.turn, .spot, .jump, .link, #play, #hint, #again, #start';
+const SCANNED = '.turn, .spot, .jump, .link, .pick, .move, .end, .mic, .piece, .check, #hand-in, #play, #hint, #again, #start';
 
 /** How the student's link says it: ?switches=1 or 2. Holds for this visit. */
 export function switchesOf(address) {

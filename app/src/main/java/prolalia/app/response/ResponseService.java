@@ -1,0 +1,330 @@
+package prolalia.app.response;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Student;
+import prolalia.app.assignment.AssignmentService;
+import prolalia.app.assignment.AssignmentService.Met;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.response.ResponseStore.Spoken;
+import prolalia.app.response.StoredAnswer.Words;
+import prolalia.app.sound.AnswerRecordings.Place;
+import prolalia.core.answer.AnswerManner;
+import prolalia.core.answer.AnswerManner.Feedback;
+import prolalia.core.answer.Given;
+import prolalia.core.lesson.Line;
+import prolalia.core.marking.Asked;
+import prolalia.core.marking.Mark;
+import prolalia.core.marking.Mark.Outcome;
+import prolalia.core.marking.Marking;
+import prolalia.core.published.PublishedLesson;
+import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.StudentPages;
+import prolalia.core.sound.InkTrace;
+
+/** A child answers, hears what is right when that is to be heard, and hands in. */
+@Service
+public class ResponseService {
+    private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
+
+    private final AssignmentService assignments;
+    private final ResponseStore store;
+    private final Clock clock;
+
+    ResponseService(AssignmentService assignments, ResponseStore store, Clock clock) {
+        this.assignments = assignments;
+        this.store = store;
+        this.clock = clock;
+    }
+
+    /** How an answer was taken in. */
+    enum Taken {
+        SAVED,
+        /** It is kept, but the lesson is over by now. */
+        CLOSED,
+        /** It is kept, but the question isn't there any more. */
+        GONE
+    }
+
+    /**
+     * What a child hears of an answer.
+     *
+     * @param outcome null: it isn't told
+     * @param sound of what is said to it; null: nothing of its own
+     * @param words that are said; null: nothing
+     * @param triesLeft null: as many as she likes
+     */
+    record Heard(Outcome outcome, Double points, Integer most, String sound, String words, Integer triesLeft) {}
+
+    /** A part of a spoken answer. */
+    record Piece(String id, long durationMs, String trace) {
+        private static final int WIDTH = 320;
+        private static final int HEIGHT = 40;
+
+        static Piece of(Spoken spoken) {
+            String trace = InkTrace.of(spoken.peaks(), WIDTH, HEIGHT).path();
+            return new Piece(spoken.recordingId(), spoken.durationMs(), trace);
+        }
+    }
+
+    /** An answer as its child finds it again. */
+    record Held(Given given, List<Piece> pieces, Heard heard) {}
+
+    /** All that a child answered. */
+    record State(Map<String, Held> answers, boolean handedIn, boolean open) {}
+
+    /** @param missing the questions that are to be answered first, with the numbers of their pages */
+    record HandedIn(boolean done, List<Missing> missing, Map<String, Heard> heard, double points, int most) {}
+
+    record Missing(String question, int page) {}
+
+    State state(Student student, String assignmentId) {
+        Met met = assignments.meetStill(student, assignmentId);
+        Optional<StoredResponse> response = store.find(assignmentId, student.id());
+        boolean open = assignments.isOpen(met);
+        if (response.isEmpty()) {
+            return new State(Map.of(), false, open);
+        }
+        Map<String, Asked> asked = asked(met.lesson());
+        Map<String, Spoken> spoken = store.spoken(List.of(response.get().id()));
+        boolean handedIn = response.get().handedInAt() != null;
+        Map<String, Held> held = new HashMap<>();
+        store.answers(response.get().id()).forEach((question, answer) -> {
+            boolean told = answer.triedAt() != null && asked.containsKey(question);
+            held.put(
+                    question,
+                    new Held(
+                            answer.given(),
+                            pieces(answer.given(), spoken),
+                            told ? heard(met, asked.get(question), answer) : null));
+        });
+        return new State(held, handedIn, open);
+    }
+
+    private static List<Piece> pieces(Given given, Map<String, Spoken> spoken) {
+        return given.spoken().stream()
+                .map(spoken::get)
+                .filter(piece -> piece != null)
+                .map(Piece::of)
+                .toList();
+    }
+
+    /** Something that she said. */
+    Piece piece(Student student, String assignmentId, String recordingId) {
+        return Piece.of(spoken(student, assignmentId, recordingId));
+    }
+
+    private Spoken spoken(Student student, String assignmentId, String recordingId) {
+        return store.find(assignmentId, student.id())
+                .map(response -> store.spoken(List.of(response.id())).get(recordingId))
+                .orElseThrow(() -> new NotFoundException("recording"));
+    }
+
+    static Map<String, Asked> asked(PublishedLesson lesson) {
+        Map<String, Asked> asked = new LinkedHashMap<>();
+        lesson.pages().forEach(page -> Asked.on(page.plainLines()).forEach(each -> asked.put(each.id(), each)));
+        return asked;
+    }
+
+    /**
+     * Takes an answer in; it is on the disk when this returns. What comes in late, after the lesson was over or its question was
+     * taken out, is kept as well.
+     */
+    @Transactional
+    public Taken give(Student student, String assignmentId, String questionId, String answerId, Given given) {
+        if (!ID.matcher(answerId).matches() || !ID.matcher(questionId).matches()) {
+            throw new NotFoundException("answer");
+        }
+        Met met = assignments.meetStill(student, assignmentId);
+        long now = clock.millis();
+        StoredResponse response = store.begun(assignmentId, student.id(), now);
+        Asked question = asked(met.lesson()).get(questionId);
+        if (!store.has(answerId)) {
+            Given own = ownPieces(response, questionId, given);
+            Mark mark = question == null ? new Mark(0, 0, Outcome.OPEN) : Marking.of(question, own);
+            store.add(new StoredAnswer(
+                    answerId,
+                    response.id(),
+                    questionId,
+                    0,
+                    own,
+                    words(question),
+                    met.assignment().revision(),
+                    now,
+                    null,
+                    mark.points(),
+                    mark.outcome(),
+                    null));
+        }
+        if (question == null) {
+            return Taken.GONE;
+        }
+        return assignments.isOpen(met) ? Taken.SAVED : Taken.CLOSED;
+    }
+
+    /** Of what was said, and of pictures, only what this child said and brought for this question is an answer. */
+    private Given ownPieces(StoredResponse response, String questionId, Given given) {
+        if (given.spoken().isEmpty() && given.picture() == null) {
+            return given;
+        }
+        Map<String, Spoken> spoken = store.spoken(List.of(response.id()));
+        List<String> own = given.spoken().stream()
+                .filter(id ->
+                        spoken.containsKey(id) && spoken.get(id).questionId().equals(questionId))
+                .distinct()
+                .toList();
+        String picture = given.picture() != null
+                        && store.pictureType(response.id(), given.picture()).isPresent()
+                ? given.picture()
+                : null;
+        return new Given(given.chosen(), given.pairs(), given.pressed(), given.typed(), own, given.drawn(), picture);
+    }
+
+    private static Words words(Asked asked) {
+        return asked == null
+                ? new Words("", Map.of())
+                : new Words(
+                        asked.line().words(),
+                        asked.choices().stream()
+                                .collect(Collectors.toMap(
+                                        choice -> choice.id(),
+                                        choice -> choice.line().words())));
+    }
+
+    /** Whether an answer is right, where that may be heard as soon as it is given: a try. */
+    @Transactional
+    public Heard check(Student student, String assignmentId, String questionId) {
+        Met met = assignments.meet(student, assignmentId);
+        StoredResponse response =
+                store.find(assignmentId, student.id()).orElseThrow(() -> new NotFoundException("response"));
+        Asked question = asked(met.lesson()).get(questionId);
+        StoredAnswer answer = store.answers(response.id()).get(questionId);
+        if (question == null || answer == null || manner(met).feedback() != Feedback.EACH) {
+            throw new NotFoundException("answer");
+        }
+        if (answer.triedAt() == null && triesLeft(met, response.id(), questionId) != Integer.valueOf(0)) {
+            store.setTried(List.of(answer.id()), clock.millis());
+        }
+        return heard(met, question, answer);
+    }
+
+    private static AnswerManner manner(Met met) {
+        return met.lesson().settings().answering();
+    }
+
+    /** Null: as many as she likes. */
+    private Integer triesLeft(Met met, String responseId, String questionId) {
+        int tries = manner(met).tries();
+        return tries == 0 ? null : Math.max(0, tries - store.tries(responseId, questionId));
+    }
+
+    private Heard heard(Met met, Asked question, StoredAnswer answer) {
+        Mark mark = ResultMarks.of(question, answer);
+        Optional<Line> said = mark.outcome() == Outcome.RIGHT
+                ? question.praise()
+                : mark.outcome() == Outcome.OPEN || mark.outcome() == Outcome.NONE
+                        ? Optional.empty()
+                        : question.correctionOf(answer.given());
+        String sound = said.flatMap(line -> met.lesson().line(line.id()))
+                .map(PublishedLine::soundHash)
+                .orElse(null);
+        boolean shown = manner(met).points() != AnswerManner.Points.HIDDEN;
+        return new Heard(
+                mark.outcome(),
+                shown ? mark.points() : null,
+                shown ? mark.most() : null,
+                sound,
+                said.map(Line::words).orElse(null),
+                triesLeft(met, answer.responseId(), question.id()));
+    }
+
+    /** Hands all of it in, unless something is to be answered first. */
+    @Transactional
+    public HandedIn handIn(Student student, String assignmentId) {
+        Met met = assignments.meet(student, assignmentId);
+        long now = clock.millis();
+        StoredResponse response = store.begun(assignmentId, student.id(), now);
+        Map<String, StoredAnswer> answers = store.answers(response.id());
+        List<Missing> missing = missing(met.lesson(), answers);
+        if (!missing.isEmpty()) {
+            return new HandedIn(false, missing, Map.of(), 0, 0);
+        }
+        store.setHandedIn(response.id(), now);
+        Map<String, Heard> heard = new LinkedHashMap<>();
+        double points = 0;
+        int most = 0;
+        if (manner(met).feedback() == Feedback.NONE) {
+            return new HandedIn(true, missing, heard, 0, 0);
+        }
+        Set<String> tried = answers.values().stream()
+                .filter(answer -> triesLeft(met, response.id(), answer.questionId()) != Integer.valueOf(0))
+                .map(StoredAnswer::id)
+                .collect(Collectors.toSet());
+        store.setTried(tried, now);
+        for (Asked question : asked(met.lesson()).values()) {
+            StoredAnswer answer = answers.get(question.id());
+            most += question.question().points();
+            if (answer != null) {
+                heard.put(question.id(), heard(met, question, answer));
+                points += ResultMarks.of(question, answer).points();
+            }
+        }
+        boolean shown = manner(met).points() != AnswerManner.Points.HIDDEN;
+        return new HandedIn(true, missing, heard, shown ? points : 0, shown ? most : 0);
+    }
+
+    private static List<Missing> missing(PublishedLesson lesson, Map<String, StoredAnswer> answers) {
+        List<Missing> missing = new ArrayList<>();
+        int number = 0;
+        for (PublishedLesson.PublishedPage page : StudentPages.shown(lesson)) {
+            number++;
+            for (Asked question : Asked.on(page.plainLines())) {
+                StoredAnswer answer = answers.get(question.id());
+                if (question.question().required()
+                        && (answer == null || answer.given().isNothing())) {
+                    missing.add(new Missing(question.id(), number));
+                }
+            }
+        }
+        return missing;
+    }
+
+    /** Where what a child says belongs: her response is begun by it. */
+    @Transactional
+    public Place place(Student student, String assignmentId, String questionId) {
+        assignments.meetStill(student, assignmentId);
+        if (!ID.matcher(questionId).matches()) {
+            throw new NotFoundException("question");
+        }
+        StoredResponse response = store.begun(assignmentId, student.id(), clock.millis());
+        return new Place(response.id(), questionId, student.id());
+    }
+
+    /** So long an answer to a question may be, in ms. */
+    long longestMs(Student student, String assignmentId, String questionId) {
+        Met met = assignments.meetStill(student, assignmentId);
+        Asked question = asked(met.lesson()).get(questionId);
+        int own = question == null ? 0 : question.question().longestSeconds();
+        return 1000L * (own == 0 ? manner(met).longestSeconds() : own);
+    }
+
+    /** The sound of something that she said. */
+    String sound(Student student, String assignmentId, String recordingId) {
+        return spoken(student, assignmentId, recordingId).soundHash();
+    }
+
+    /** The id of her response. */
+    Optional<String> responseOf(Student student, String assignmentId) {
+        return store.find(assignmentId, student.id()).map(StoredResponse::id);
+    }
+}

@@ -1,0 +1,263 @@
+package prolalia.app.response;
+
+import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.noCondition;
+import static org.jooq.impl.DSL.select;
+import static prolalia.app.platform.db.Tables.ANSWER;
+import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
+import static prolalia.app.platform.db.Tables.OVERRULING;
+import static prolalia.app.platform.db.Tables.RESPONSE;
+import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
+import static prolalia.app.platform.db.Tables.TEACHER;
+
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+import prolalia.app.platform.Ids;
+import prolalia.app.response.StoredAnswer.Overruled;
+import prolalia.core.answer.Given;
+import prolalia.core.marking.Mark;
+import prolalia.core.marking.Mark.Outcome;
+import prolalia.core.sound.Peaks;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Responses and their answers. An answer is never changed, and none is taken away: the newest of a question holds. */
+@Repository
+class ResponseStore {
+    private static final prolalia.app.platform.db.tables.Answer LATER = ANSWER.as("later");
+
+    private final DSLContext writing;
+    private final DSLContext looking;
+    private final JsonMapper json;
+
+    ResponseStore(DSLContext writing, @Qualifier("looking") DSLContext looking, JsonMapper json) {
+        this.writing = writing;
+        this.looking = looking;
+        this.json = json;
+    }
+
+    /** A part of a spoken answer, as it is heard. */
+    record Spoken(String recordingId, String questionId, String soundHash, long durationMs, Peaks peaks) {}
+
+    Optional<StoredResponse> find(String assignmentId, String studentId) {
+        return looking.selectFrom(RESPONSE)
+                .where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId), RESPONSE.STUDENT_ID.eq(studentId))
+                .fetchOptional(row -> new StoredResponse(
+                        row.getId(),
+                        row.getAssignmentId(),
+                        row.getStudentId(),
+                        row.getBegunAt(),
+                        row.getLastAt(),
+                        row.getHandedInAt()));
+    }
+
+    /** The response of a student, begun now if it wasn't. */
+    StoredResponse begun(String assignmentId, String studentId, long now) {
+        writing.insertInto(RESPONSE)
+                .set(RESPONSE.ID, Ids.newId())
+                .set(RESPONSE.ASSIGNMENT_ID, assignmentId)
+                .set(RESPONSE.STUDENT_ID, studentId)
+                .set(RESPONSE.BEGUN_AT, now)
+                .set(RESPONSE.LAST_AT, now)
+                .onConflictDoNothing()
+                .execute();
+        return find(assignmentId, studentId).orElseThrow();
+    }
+
+    /** All responses to something that was given. */
+    List<StoredResponse> ofAssignment(String assignmentId) {
+        return looking.selectFrom(RESPONSE)
+                .where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId))
+                .fetch(row -> new StoredResponse(
+                        row.getId(),
+                        row.getAssignmentId(),
+                        row.getStudentId(),
+                        row.getBegunAt(),
+                        row.getLastAt(),
+                        row.getHandedInAt()));
+    }
+
+    /** Whether an answer came in already. */
+    boolean has(String answerId) {
+        return looking.fetchExists(ANSWER, ANSWER.ID.eq(answerId));
+    }
+
+    void add(StoredAnswer answer) {
+        int number = writing.select(coalesce(max(ANSWER.NUMBER), 0))
+                        .from(ANSWER)
+                        .where(ANSWER.RESPONSE_ID.eq(answer.responseId()), ANSWER.QUESTION_ID.eq(answer.questionId()))
+                        .fetchSingle()
+                        .value1()
+                + 1;
+        writing.insertInto(ANSWER)
+                .set(ANSWER.ID, answer.id())
+                .set(ANSWER.RESPONSE_ID, answer.responseId())
+                .set(ANSWER.QUESTION_ID, answer.questionId())
+                .set(ANSWER.NUMBER, number)
+                .set(ANSWER.GIVEN, json.writeValueAsString(answer.given()))
+                .set(ANSWER.ASKED, json.writeValueAsString(answer.asked()))
+                .set(ANSWER.REVISION, answer.revision())
+                .set(ANSWER.AT, answer.at())
+                .set(ANSWER.POINTS, answer.points())
+                .set(ANSWER.OUTCOME, answer.outcome().name())
+                .onConflictDoNothing()
+                .execute();
+        writing.update(RESPONSE)
+                .set(RESPONSE.LAST_AT, answer.at())
+                .where(RESPONSE.ID.eq(answer.responseId()))
+                .execute();
+    }
+
+    /** The answers of a response that hold, by question. */
+    Map<String, StoredAnswer> answers(String responseId) {
+        return holding(ANSWER.RESPONSE_ID.eq(responseId)).getOrDefault(responseId, Map.of());
+    }
+
+    /** The answers that hold, by response and question. */
+    Map<String, Map<String, StoredAnswer>> answersOf(String assignmentId) {
+        return holding(ANSWER.RESPONSE_ID.in(
+                select(RESPONSE.ID).from(RESPONSE).where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId))));
+    }
+
+    private Map<String, Map<String, StoredAnswer>> holding(Condition which) {
+        Condition isLast = org.jooq.impl.DSL.notExists(org.jooq
+                .impl
+                .DSL
+                .selectOne()
+                .from(LATER)
+                .where(
+                        LATER.RESPONSE_ID.eq(ANSWER.RESPONSE_ID),
+                        LATER.QUESTION_ID.eq(ANSWER.QUESTION_ID),
+                        LATER.NUMBER.gt(ANSWER.NUMBER)));
+        Map<String, Map<String, StoredAnswer>> byResponse = new HashMap<>();
+        fetch(which.and(isLast))
+                .forEach(answer -> byResponse
+                        .computeIfAbsent(answer.responseId(), unseen -> new HashMap<>())
+                        .put(answer.questionId(), answer));
+        return byResponse;
+    }
+
+    /** All that was answered to one question, the newest first. */
+    List<StoredAnswer> history(String responseId, String questionId) {
+        return fetch(ANSWER.RESPONSE_ID.eq(responseId).and(ANSWER.QUESTION_ID.eq(questionId)));
+    }
+
+    private List<StoredAnswer> fetch(Condition which) {
+        return looking.select(ANSWER.fields())
+                .select(OVERRULING.POINTS, OVERRULING.REASON, TEACHER.FULL_NAME)
+                .from(ANSWER)
+                .leftJoin(OVERRULING)
+                .on(OVERRULING.ANSWER_ID.eq(ANSWER.ID))
+                .leftJoin(TEACHER)
+                .on(TEACHER.ID.eq(OVERRULING.TEACHER_ID))
+                .where(which)
+                .orderBy(ANSWER.NUMBER.desc())
+                .fetch(this::answer);
+    }
+
+    private StoredAnswer answer(Record row) {
+        Double overruled = row.get(OVERRULING.POINTS);
+        return new StoredAnswer(
+                row.get(ANSWER.ID),
+                row.get(ANSWER.RESPONSE_ID),
+                row.get(ANSWER.QUESTION_ID),
+                row.get(ANSWER.NUMBER),
+                json.readValue(row.get(ANSWER.GIVEN), Given.class),
+                json.readValue(row.get(ANSWER.ASKED), StoredAnswer.Words.class),
+                row.get(ANSWER.REVISION),
+                row.get(ANSWER.AT),
+                row.get(ANSWER.TRIED_AT),
+                row.get(ANSWER.POINTS),
+                Outcome.valueOf(row.get(ANSWER.OUTCOME)),
+                overruled == null
+                        ? null
+                        : new Overruled(overruled, row.get(OVERRULING.REASON), row.get(TEACHER.FULL_NAME)));
+    }
+
+    /** By another key an answer is worth something else. */
+    void setMark(String answerId, Mark mark) {
+        writing.update(ANSWER)
+                .set(ANSWER.POINTS, mark.points())
+                .set(ANSWER.OUTCOME, mark.outcome().name())
+                .where(ANSWER.ID.eq(answerId))
+                .execute();
+    }
+
+    /** How often it was heard whether an answer to a question is right. */
+    int tries(String responseId, String questionId) {
+        return looking.fetchCount(
+                ANSWER,
+                ANSWER.RESPONSE_ID.eq(responseId),
+                ANSWER.QUESTION_ID.eq(questionId),
+                ANSWER.TRIED_AT.isNotNull());
+    }
+
+    void setTried(Collection<String> answerIds, long now) {
+        writing.update(ANSWER)
+                .set(ANSWER.TRIED_AT, now)
+                .where(ANSWER.ID.in(answerIds), ANSWER.TRIED_AT.isNull())
+                .execute();
+    }
+
+    void setHandedIn(String responseId, long now) {
+        writing.update(RESPONSE)
+                .set(RESPONSE.HANDED_IN_AT, now)
+                .set(RESPONSE.LAST_AT, now)
+                .where(RESPONSE.ID.eq(responseId))
+                .execute();
+    }
+
+    /** @param points null: what the rule says holds again */
+    void overrule(String answerId, String teacherId, Double points, String reason, long now) {
+        writing.deleteFrom(OVERRULING).where(OVERRULING.ANSWER_ID.eq(answerId)).execute();
+        if (points != null) {
+            writing.insertInto(OVERRULING)
+                    .set(OVERRULING.ANSWER_ID, answerId)
+                    .set(OVERRULING.TEACHER_ID, teacherId)
+                    .set(OVERRULING.POINTS, points)
+                    .set(OVERRULING.REASON, reason)
+                    .set(OVERRULING.AT, now)
+                    .execute();
+        }
+    }
+
+    /** What was said in a response, by recording. */
+    Map<String, Spoken> spoken(Collection<String> responseIds) {
+        return looking.selectFrom(SPOKEN_ANSWER)
+                .where(responseIds.isEmpty() ? noCondition().not() : SPOKEN_ANSWER.RESPONSE_ID.in(responseIds))
+                .fetchMap(
+                        SPOKEN_ANSWER.RECORDING_ID,
+                        row -> new Spoken(
+                                row.getRecordingId(),
+                                row.getQuestionId(),
+                                row.getSoundHash(),
+                                row.getDurationMs(),
+                                new Peaks(row.getPeaks())));
+    }
+
+    void addPicture(String responseId, String hash, String type, long now) {
+        writing.insertInto(ANSWER_PICTURE)
+                .set(ANSWER_PICTURE.RESPONSE_ID, responseId)
+                .set(ANSWER_PICTURE.HASH, hash)
+                .set(ANSWER_PICTURE.TYPE, type)
+                .set(ANSWER_PICTURE.AT, now)
+                .onConflictDoNothing()
+                .execute();
+    }
+
+    /** The media type of a picture of a response. */
+    Optional<String> pictureType(String responseId, String hash) {
+        return looking.select(ANSWER_PICTURE.TYPE)
+                .from(ANSWER_PICTURE)
+                .where(ANSWER_PICTURE.RESPONSE_ID.eq(responseId), ANSWER_PICTURE.HASH.eq(hash))
+                .fetchOptional(ANSWER_PICTURE.TYPE);
+    }
+}

@@ -1,0 +1,37 @@
+package prolalia.app.response;
+
+import java.util.Map;
+import prolalia.core.answer.Given;
+import prolalia.core.marking.Mark.Outcome;
+
+/**
+ * What was answered to one question, once.
+ *
+ * @param number counts up with each answer to the question; the highest holds
+ * @param revision of the lesson that was met
+ * @param triedAt when it was heard whether it is right; null: it wasn't
+ * @param points by the key of when it was last marked
+ * @param overruled what a teacher says of it; null: nothing
+ */
+record StoredAnswer(
+        String id,
+        String responseId,
+        String questionId,
+        int number,
+        Given given,
+        Words asked,
+        long revision,
+        long at,
+        Long triedAt,
+        double points,
+        Outcome outcome,
+        Overruled overruled) {
+    /**
+     * The words that were asked.
+     *
+     * @param choices by their ids
+     */
+    record Words(String question, Map<String, String> choices) {}
+
+    record Overruled(double points, String reason, String by) {}
+}

@@ -1,0 +1,2 @@
+/** What children answer, and what their teachers see of it. */
+package prolalia.app.response;

@@ -1,0 +1,94 @@
+package prolalia.app.script;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import org.springframework.stereotype.Service;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.history.LessonHistory;
+import prolalia.app.history.LessonHistory.Reshaped;
+import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.Right;
+import prolalia.core.answer.AnswerKind;
+import prolalia.core.answer.KeyText;
+import prolalia.core.answer.NumberKey;
+import prolalia.core.answer.Question;
+import prolalia.core.script.LessonChange;
+import prolalia.core.script.QuestionEdits;
+import prolalia.core.script.ScriptEdits.PlacedLine;
+
+/** Makes lines questions that are answered; what that means is worked out in core. */
+@Service
+class QuestionService {
+    private final LessonAccess access;
+    private final LineStore lines;
+    private final LessonHistory history;
+
+    QuestionService(LessonAccess access, LineStore lines, LessonHistory history) {
+        this.access = access;
+        this.lines = lines;
+        this.history = history;
+    }
+
+    /** @param kind empty: it is heard, and not answered */
+    Reshaped changeKind(Teacher teacher, String lineId, Optional<AnswerKind> kind) {
+        String lesson = lessonOf(teacher, lineId);
+        Question before = lines.shape(lineId).traits().question();
+        Question after = kind.map(wanted -> before == null ? Question.of(wanted) : before.withKind(wanted))
+                .orElse(null);
+        return history.make(lesson, edits(lesson).change(lineId, after));
+    }
+
+    /** Changes a question; a line that is none stays as it is. */
+    Reshaped change(Teacher teacher, String lineId, UnaryOperator<Question> how) {
+        String lesson = lessonOf(teacher, lineId);
+        Question before = lines.shape(lineId).traits().question();
+        Optional<LessonChange> change =
+                before == null ? Optional.empty() : edits(lesson).change(lineId, how.apply(before));
+        return history.make(lesson, change);
+    }
+
+    /** Answers what is right as it is understood; empty when it can't be. */
+    Optional<String> changeKey(Teacher teacher, String lineId, String typed) {
+        String lesson = lessonOf(teacher, lineId);
+        Question before = lines.shape(lineId).traits().question();
+        if (before == null) {
+            return Optional.of("");
+        }
+        Question after = before;
+        if (before.kind() == AnswerKind.SHORT_WORDS) {
+            after = before.withAccepted(KeyText.accepted(typed));
+        } else if (before.kind() == AnswerKind.NUMBER) {
+            Optional<NumberKey> number = typed.isBlank() ? Optional.empty() : KeyText.number(typed);
+            if (number.isEmpty() && !typed.isBlank()) {
+                return Optional.empty();
+            }
+            after = before.withNumber(number.orElse(null));
+        }
+        history.make(lesson, edits(lesson).change(lineId, after));
+        return Optional.of(KeyText.of(after));
+    }
+
+    Reshaped turnRight(Teacher teacher, String lineId) {
+        String lesson = lessonOf(teacher, lineId);
+        return history.make(lesson, edits(lesson).turnRight(lineId));
+    }
+
+    Reshaped pair(Teacher teacher, String lineId, int pair) {
+        String lesson = lessonOf(teacher, lineId);
+        return history.make(lesson, edits(lesson).pair(lineId, pair));
+    }
+
+    private String lessonOf(Teacher teacher, String lineId) {
+        return access.requireOfLine(teacher, lineId, Right.EDIT).id();
+    }
+
+    private QuestionEdits edits(String lessonId) {
+        List<PlacedLine> script = lines.shapes(lessonId).entrySet().stream()
+                .filter(entry -> !entry.getValue().removed())
+                .map(entry -> new PlacedLine(entry.getKey(), entry.getValue()))
+                .toList();
+        return new QuestionEdits(script);
+    }
+}

@@ -1,0 +1,104 @@
+package prolalia.app.sound;
+
+import static prolalia.app.platform.db.Tables.RECORDING;
+import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
+
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+import prolalia.app.sound.AnswerRecordings.Place;
+import prolalia.app.sound.StoredRecording.State;
+import prolalia.core.sound.Refusal;
+import prolalia.media.process.SoundRequest.Rendered;
+
+/** Recordings in which a student answers. */
+@Repository
+class AnswerRecordingStore {
+    private final DSLContext writing;
+    private final DSLContext looking;
+
+    AnswerRecordingStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
+        this.writing = writing;
+        this.looking = looking;
+    }
+
+    /** A recording as it stands. */
+    record Known(
+            String id,
+            String target,
+            String speakerId,
+            State state,
+            String rawHash,
+            int chunks,
+            String refusal,
+            Long durationMs) {}
+
+    Optional<Known> find(String id) {
+        return looking.selectFrom(RECORDING)
+                .where(RECORDING.ID.eq(id), RECORDING.PURPOSE.eq(RecordingPurpose.ANSWER.stored()))
+                .fetchOptional(row -> new Known(
+                        row.getId(),
+                        row.getTargetId(),
+                        row.getSpeakerId(),
+                        State.of(row.getState()),
+                        row.getRawHash(),
+                        row.getChunks(),
+                        row.getRefusal(),
+                        row.getDurationMs()));
+    }
+
+    /** Adds an open recording unless there is one of this id. */
+    void open(String id, Place place, String mediaType, long now) {
+        writing.insertInto(RECORDING)
+                .set(RECORDING.ID, id)
+                .set(RECORDING.PURPOSE, RecordingPurpose.ANSWER.stored())
+                .set(RECORDING.TARGET_ID, place.target())
+                .set(RECORDING.SPEAKER_ID, place.studentId())
+                .set(RECORDING.WORDS, "")
+                .set(RECORDING.MEDIA_TYPE, mediaType)
+                .set(RECORDING.STATE, State.OPEN.stored())
+                .set(RECORDING.STARTED_AT, now)
+                .set(RECORDING.CHANGED_AT, now)
+                .onConflictDoNothing()
+                .execute();
+    }
+
+    void taken(String id, Place place, String rawHash, int chunks, Rendered made, String soundHash, long now) {
+        conclude(id, State.TAKEN, null, rawHash, chunks, made.durationMs(), now);
+        writing.insertInto(SPOKEN_ANSWER)
+                .set(SPOKEN_ANSWER.RECORDING_ID, id)
+                .set(SPOKEN_ANSWER.RESPONSE_ID, place.responseId())
+                .set(SPOKEN_ANSWER.QUESTION_ID, place.questionId())
+                .set(SPOKEN_ANSWER.SOUND_HASH, soundHash)
+                .set(SPOKEN_ANSWER.DURATION_MS, made.durationMs())
+                .set(SPOKEN_ANSWER.PEAKS, made.peaks())
+                .set(SPOKEN_ANSWER.AT, now)
+                .execute();
+    }
+
+    void refused(String id, Refusal.Reason reason, String rawHash, int chunks, long now) {
+        conclude(id, State.REFUSED, reason, rawHash, chunks, 0, now);
+    }
+
+    private void conclude(
+            String id, State state, Refusal.Reason reason, String rawHash, int chunks, long durationMs, long now) {
+        writing.update(RECORDING)
+                .set(RECORDING.STATE, state.stored())
+                .set(RECORDING.REFUSAL, reason == null ? null : reason.name())
+                .set(RECORDING.RAW_HASH, rawHash)
+                .set(RECORDING.CHUNKS, chunks)
+                .set(RECORDING.DURATION_MS, durationMs)
+                .set(RECORDING.CHANGED_AT, now)
+                .where(RECORDING.ID.eq(id))
+                .execute();
+    }
+
+    void discard(String id, long now) {
+        writing.update(RECORDING)
+                .set(RECORDING.STATE, State.DISCARDED.stored())
+                .set(RECORDING.CHANGED_AT, now)
+                .where(RECORDING.ID.eq(id), RECORDING.STATE.eq(State.OPEN.stored()))
+                .execute();
+    }
+}

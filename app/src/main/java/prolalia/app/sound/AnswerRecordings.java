@@ -1,0 +1,187 @@
+package prolalia.app.sound;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.concurrent.locks.Lock;
+import java.util.regex.Pattern;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.LimitedStream;
+import prolalia.app.platform.LocksByName;
+import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.TooLargeException;
+import prolalia.app.sound.AnswerRecordingStore.Known;
+import prolalia.app.sound.StoredRecording.State;
+import prolalia.core.sound.Refusal;
+import prolalia.media.UnreadableSoundException;
+import prolalia.media.process.SoundRequest;
+import prolalia.media.process.SoundRequest.Judged;
+import prolalia.media.process.SoundRequest.Rendered;
+
+/**
+ * Recordings in which students answer: chunks are kept as they come, and put together, trimmed and levelled as takes are. What
+ * has any sound in it is kept whole, however it is spoken.
+ */
+@Service
+public class AnswerRecordings {
+    private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
+    private static final int MOST_CHUNKS = 3_600;
+    private static final int LARGEST_CHUNK_BYTES = 2 << 20;
+    private static final long LARGEST_BYTES = 60L << 20;
+
+    /** A device that stops late records a little more than it may. */
+    private static final long LATE_MS = 30_000;
+
+    private final AnswerRecordingStore store;
+    private final ChunkFolder chunks;
+    private final MediaStore media;
+    private final SoundWorkers workers;
+    private final DataFolder folder;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+    private final LocksByName locks = new LocksByName();
+
+    AnswerRecordings(
+            AnswerRecordingStore store,
+            ChunkFolder chunks,
+            MediaStore media,
+            SoundWorkers workers,
+            DataFolder folder,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.store = store;
+        this.chunks = chunks;
+        this.media = media;
+        this.workers = workers;
+        this.folder = folder;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    /** What a recording belongs to. */
+    public record Place(String responseId, String questionId, String studentId) {
+        String target() {
+            return responseId + " " + questionId;
+        }
+    }
+
+    /** What became of a recording. */
+    public sealed interface Ended {
+        /** It can be heard. */
+        record Made(String recordingId, long durationMs) implements Ended {}
+
+        /** Nobody could hear anything in it. */
+        record Refused(Refusal.Reason reason) implements Ended {}
+
+        /** @param missing the chunks that haven't come in */
+        record Incomplete(List<Integer> missing) implements Ended {}
+    }
+
+    /** Takes a chunk in; it is on the disk when this returns. */
+    public void receive(Place place, String recordingId, String mediaType, int number, InputStream content)
+            throws IOException {
+        if (number < 0 || number >= MOST_CHUNKS || chunks.size(recordingId(recordingId)) > LARGEST_BYTES) {
+            throw new TooLargeException();
+        }
+        if (store.find(recordingId).isEmpty()) {
+            workers.warmUp();
+            store.open(recordingId, place, mediaType, clock.millis());
+        }
+        Known known = own(place, recordingId);
+        if (known.state() == State.OPEN) {
+            folder.needRoom(0);
+            chunks.put(recordingId, number, new LimitedStream(content, LARGEST_CHUNK_BYTES));
+        }
+    }
+
+    private static String recordingId(String id) {
+        if (!ID.matcher(id).matches()) {
+            throw new NotFoundException("recording");
+        }
+        return id;
+    }
+
+    private Known own(Place place, String recordingId) {
+        return store.find(recordingId(recordingId))
+                .filter(known -> known.speakerId().equals(place.studentId())
+                        && known.target().equals(place.target()))
+                .orElseThrow(() -> new NotFoundException("recording"));
+    }
+
+    /**
+     * Ends a recording; ending it twice answers the same.
+     *
+     * @param count how many chunks it has; null: as many as came in
+     * @param longestMs what comes after it isn't kept
+     */
+    public Ended end(Place place, String recordingId, Integer count, long longestMs) throws IOException {
+        Lock lock = locks.of(recordingId);
+        lock.lock();
+        try {
+            Known known = own(place, recordingId);
+            if (known.state() == State.OPEN) {
+                int arrived = chunks.endWithoutGap(recordingId, 0);
+                int all = count == null ? arrived : Math.max(arrived, Math.min(count, MOST_CHUNKS));
+                List<Integer> missing = chunks.missing(recordingId, 0, all);
+                if (!missing.isEmpty()) {
+                    return new Ended.Incomplete(missing);
+                }
+                make(place, recordingId, all, longestMs + LATE_MS);
+                known = own(place, recordingId);
+            }
+            return known.state() == State.TAKEN
+                    ? new Ended.Made(recordingId, known.durationMs())
+                    : new Ended.Refused(
+                            known.refusal() == null ? Refusal.Reason.EMPTY : Refusal.Reason.valueOf(known.refusal()));
+        } finally {
+            lock.unlock();
+        }
+    }
+
+    private void make(Place place, String recordingId, int all, long longestMs) throws IOException {
+        if (all == 0) {
+            store.refused(recordingId, Refusal.Reason.EMPTY, null, 0, clock.millis());
+            return;
+        }
+        Path whole = chunks.assembled(recordingId, null, 0, all);
+        Path flac = folder.newTemporaryFile();
+        Path wave = folder.newTemporaryFile();
+        Path mp3 = folder.newTemporaryFile();
+        String raw = null;
+        try {
+            raw = media.keep(whole);
+            Judged judged = workers.ask(new SoundRequest.Judge(
+                    media.file(raw), longestMs, 0, List.of(), true, "", flac, wave, WaveformCache.STEP_MS));
+            if (judged.refusal() != null) {
+                store.refused(recordingId, judged.refusal(), raw, all, clock.millis());
+            } else {
+                Rendered made =
+                        workers.ask(new SoundRequest.Render(flac, judged.take().trim(), mp3));
+                String sound = media.keep(mp3);
+                String kept = raw;
+                transaction.executeWithoutResult(
+                        status -> store.taken(recordingId, place, kept, all, made, sound, clock.millis()));
+            }
+            chunks.delete(recordingId, all);
+        } catch (UnreadableSoundException unreadable) {
+            store.refused(recordingId, unreadable.reason(), raw, all, clock.millis());
+        } finally {
+            for (Path each : List.of(whole, flac, wave, mp3)) {
+                Files.deleteIfExists(each);
+            }
+        }
+    }
+
+    /** A false start. What came in of it goes by itself, later. */
+    public void discard(String studentId, String recordingId) {
+        store.find(recordingId(recordingId))
+                .filter(known -> known.speakerId().equals(studentId))
+                .ifPresent(known -> store.discard(recordingId, clock.millis()));
+    }
+}

@@ -1,0 +1,141 @@
+// Answers on their way: kept in this browser (IndexedDB), by whose they are, until the server has them on its disk. Of a
+// question the newest alone is sent.
+const FIRST_WAIT_MS = 1_000;
+const LONGEST_WAIT_MS = 20_000;
+
+let database;
+
+function asPromise(request) {
+  return new Promise((resolve, reject) => {
+    request.onsuccess = () => resolve(request.result);
+    request.onerror = () => reject(request.error);
+  });
+}
+
+function open() {
+  database ??= new Promise((resolve, reject) => {
+    const request = indexedDB.open('prolalia-answers', 1);
+    request.onupgradeneeded = () => request.result.createObjectStore('waiting', { keyPath: ['owner', 'base', 'question'] });
+    request.onsuccess = () => resolve(request.result);
+    request.onerror = () => reject(request.error);
+  });
+  return database;
+}
+
+const within = async (mode, work) => asPromise(work((await open()).transaction('waiting', mode, { durability: 'strict' }).objectStore('waiting')));
+
+export class AnswerOutbox {
+  #owner;
+
+  #base;
+
+  #onState;
+
+  /** Where the browser keeps nothing, they wait here. */
+  #here = new Map();
+
+  #trip = null;
+
+  #wait = FIRST_WAIT_MS;
+
+  #timer = 0;
+
+  /** @param onState called with 'saved', 'waiting', 'closed' or 'gone' as things go */
+  constructor(owner, base, onState) {
+    this.#owner = owner;
+    this.#base = base;
+    this.#onState = onState;
+    window.addEventListener('online', () => this.send());
+    this.waiting().then((all) => {
+      all.forEach((each) => this.#here.set(each.question, each));
+      if (all.length > 0) {
+        this.send();
+      }
+    });
+  }
+
+  /** What waits on this device of this child's answers. */
+  async waiting() {
+    try {
+      const all = await within('readonly', (store) => store.getAll());
+      return all.filter((each) => each.owner === this.#owner && each.base === this.#base);
+    } catch {
+      return [...this.#here.values()];
+    }
+  }
+
+  async put(question, given) {
+    const answer = { owner: this.#owner, base: this.#base, question, id: crypto.randomUUID(), given };
+    this.#here.set(question, answer);
+    try {
+      await within('readwrite', (store) => store.put(answer));
+    } catch {
+      // It is in the map, and goes from there.
+    }
+    this.send();
+  }
+
+  send() {
+    clearTimeout(this.#timer);
+    this.#trip ??= this.#sendAll().finally(() => { this.#trip = null; });
+    return this.#trip;
+  }
+
+  /** Whether the server has all of it. */
+  async emptied() {
+    await this.send();
+    if (this.#here.size > 0) {
+      await this.send();
+    }
+    return this.#here.size === 0;
+  }
+
+  async #sendAll() {
+    let state = null;
+    while (this.#here.size > 0) {
+      const [answer] = this.#here.values();
+      try {
+        state = await this.#put(answer) ?? state;
+      } catch {
+        this.#onState('waiting');
+        this.#timer = setTimeout(() => this.send(), this.#wait);
+        this.#wait = Math.min(LONGEST_WAIT_MS, this.#wait * 2);
+        return;
+      }
+      this.#wait = FIRST_WAIT_MS;
+      await this.#drop(answer);
+    }
+    if (state) {
+      this.#onState(state);
+    }
+  }
+
+  async #put({ question, id, given }) {
+    const response = await fetch(`${this.#base}/${question}/${id}`, {
+      method: 'PUT', keepalive: JSON.stringify(given).length < 60_000, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(given),
+    });
+    if (response.status === 400 || response.status === 404 || response.status === 413) {
+      // It will never be taken; what was answered before stays.
+      return 'gone';
+    }
+    if (!response.ok || response.redirected) {
+      throw new Error(`answered ${response.status}`);
+    }
+    return { SAVED: 'saved', CLOSED: 'closed', GONE: 'gone' }[(await response.json()).taken];
+  }
+
+  /** A newer answer to the same question stays. */
+  async #drop(answer) {
+    if (this.#here.get(answer.question)?.id === answer.id) {
+      this.#here.delete(answer.question);
+    }
+    try {
+      const kept = await within('readonly', (store) => store.get([answer.owner, answer.base, answer.question]));
+      if (kept?.id === answer.id) {
+        await within('readwrite', (store) => store.delete([answer.owner, answer.base, answer.question]));
+      }
+    } catch {
+      // There was nothing to drop.
+    }
+  }
+}

@@ -1,0 +1,111 @@
+// The answers of a child: each is kept as it is given, found again, and handed in.
+import { activities } from '../player/activities.js';
+import { AnswerOutbox } from './answer-outbox.js';
+import { HandingIn } from './handing-in.js';
+import { bindAreas } from './areas.js';
+import { bindChoices } from './choices.js';
+import { bindDrawing } from './drawing.js';
+import { bindHints } from './hints.js';
+import { bindOrder } from './order.js';
+import { bindPairs } from './pairs.js';
+import { bindPicture } from './picture.js';
+import { bindSpeaking, recordsNow, stopRecording } from './speaking.js';
+import { bindTyped, flushTyped } from './typed.js';
+import { bindWays } from './ways.js';
+import { say } from '../platform/words.js';
+
+const BINDERS = [bindChoices, bindTyped, bindOrder, bindPairs, bindAreas, bindSpeaking, bindDrawing, bindPicture, bindWays, bindHints];
+
+const { answers: base, recordings, answered } = document.body.dataset;
+const kept = answered === 'kept';
+const owner = document.documentElement.dataset.owner ?? '';
+const state = (key) => {
+  const place = document.getElementById('answer-state');
+  if (place) {
+    place.textContent = say(`answer.${key}`);
+    place.dataset.state = key;
+  }
+};
+const outbox = kept ? new AnswerOutbox(owner, base, state) : null;
+
+/** What was answered, by question: { given, pieces, heard }. */
+const held = new Map();
+
+const answering = {
+  base,
+  recordings,
+  kept,
+  held: (question) => held.get(question) ?? { given: {}, pieces: [], heard: null },
+
+  /** A part of an answer changed: the rest of it stays. */
+  give(question, part, pieces = null) {
+    const before = this.held(question);
+    const given = { ...before.given, ...part };
+    held.set(question, { given, pieces: pieces ?? before.pieces, heard: null });
+    document.dispatchEvent(new CustomEvent('answer-given', { detail: { question } }));
+    if (kept) {
+      outbox.put(question, given);
+    } else {
+      state('tried');
+    }
+  },
+
+  /** Answers when the server has all of it, or nothing more can be sent now. */
+  sent: () => (kept ? outbox.emptied() : Promise.resolve(true)),
+
+  told(question, heard) {
+    held.set(question, { ...this.held(question), heard });
+  },
+};
+
+const handingIn = new HandingIn(answering);
+
+function open() {
+  document.querySelectorAll('.answer').forEach((place) => BINDERS.forEach((bind) => bind(place, answering)));
+  bindChoices(document.querySelector('.board'), answering);
+  handingIn.open();
+}
+
+async function fetchState() {
+  if (!kept) {
+    return;
+  }
+  // What waits on this device is newer than what the server has.
+  const waiting = await outbox.waiting();
+  try {
+    const response = await fetch(base, { cache: 'no-store' });
+    if (response.ok) {
+      const found = await response.json();
+      Object.entries(found.answers).forEach(([question, answer]) => held.set(question, answer));
+      handingIn.handedIn = found.handedIn;
+      if (!found.open) {
+        state('closed');
+      }
+    }
+  } catch {
+    state('waiting');
+  }
+  waiting.forEach(({ question, given }) => held.set(question, { ...answering.held(question), given, heard: null }));
+}
+
+activities.add({
+  canLeave: async () => {
+    flushTyped();
+    if (recordsNow()) {
+      await stopRecording();
+    }
+    return true;
+  },
+  leave: () => {},
+});
+['pagehide', 'visibilitychange'].forEach((event) => document.addEventListener(event, () => document.visibilityState === 'hidden' && flushTyped()));
+
+// What this page shows first is what was answered before; a page that is turned to later has it at once.
+const found = fetchState();
+let opened = false;
+document.addEventListener('page-opened', () => opened && open());
+found.then(() => {
+  opened = true;
+  open();
+  document.body.classList.add('answers-here');
+});
