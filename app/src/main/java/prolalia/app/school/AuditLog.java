@@ -57,7 +57,8 @@ public class AuditLog {
         LINK_WITHDRAWN,
         LESSON_REMOVED,
         GIVEN,
-        TAKEN_BACK
+        TAKEN_BACK,
+        MARK_OVERRULED
     }
 
     private static final List<String> ABOUT_STUDENTS = Stream.of(

@@ -1,0 +1,269 @@
+package prolalia.app.response;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.assignment.Assignment;
+import prolalia.app.assignment.AssignmentService;
+import prolalia.app.classroom.ClassStudent;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.response.ResponseService.Piece;
+import prolalia.app.response.ResponseStore.Spoken;
+import prolalia.app.school.AuditLog;
+import prolalia.app.school.AuditLog.Deed;
+import prolalia.core.answer.Given;
+import prolalia.core.marking.Asked;
+import prolalia.core.marking.Mark;
+import prolalia.core.marking.Mark.Outcome;
+import prolalia.core.marking.Marking;
+
+/** What the teachers of a class see of what its children answered. */
+@Service
+public class ResultsService {
+    private static final long HERE_MS = 60_000;
+    private static final int LONGEST_REASON = 500;
+
+    private final AssignmentService assignments;
+    private final ResponseStore store;
+    private final AuditLog audit;
+    private final Clock clock;
+
+    ResultsService(AssignmentService assignments, ResponseStore store, AuditLog audit, Clock clock) {
+        this.assignments = assignments;
+        this.store = store;
+        this.audit = audit;
+        this.clock = clock;
+    }
+
+    /** @param number within the lesson, from 1 */
+    record Head(int number, Asked asked) {
+        public String id() {
+            return asked.id();
+        }
+
+        public String words() {
+            return asked.line().words();
+        }
+    }
+
+    /** @param overruled whether its teacher said what it is worth */
+    record Cell(String questionId, Outcome outcome, double points, boolean overruled) {}
+
+    /** @param here whether she answers right now */
+    record Row(ClassStudent student, List<Cell> cells, double points, Long handedInAt, long lastAt, boolean here) {}
+
+    /**
+     * A class's answers to something that was given.
+     *
+     * @param most that can be got
+     * @param changed how many answers are worth something else by the key of now than they were before
+     */
+    record Results(Assignment assignment, List<Head> questions, List<Row> rows, int most, int changed) {}
+
+    /** Answers as they stand; those that are worth something else by now are marked again. */
+    @Transactional
+    public Results results(Teacher teacher, String assignmentId) {
+        Assignment assignment = assignments.seen(teacher, assignmentId);
+        List<Head> heads = heads(assignment);
+        Map<String, StoredResponse> responses = new HashMap<>();
+        store.ofAssignment(assignmentId).forEach(response -> responses.put(response.studentId(), response));
+        Map<String, Map<String, StoredAnswer>> answers = store.answersOf(assignmentId);
+        int changed = 0;
+        List<Row> rows = new ArrayList<>();
+        for (ClassStudent student : assignments.given(teacher, assignment)) {
+            StoredResponse response = responses.get(student.id());
+            Map<String, StoredAnswer> hers =
+                    response == null ? Map.of() : answers.getOrDefault(response.id(), Map.of());
+            List<Cell> cells = new ArrayList<>();
+            double points = 0;
+            for (Head head : heads) {
+                StoredAnswer answer = hers.get(head.id());
+                changed += answer != null && markAgain(head.asked(), answer) ? 1 : 0;
+                Cell cell = cell(head, answer);
+                points += cell.points();
+                cells.add(cell);
+            }
+            long last = response == null ? 0 : response.lastAt();
+            rows.add(new Row(
+                    student,
+                    cells,
+                    points,
+                    response == null ? null : response.handedInAt(),
+                    last,
+                    clock.millis() - last < HERE_MS));
+        }
+        int most = heads.stream()
+                .mapToInt(head -> head.asked().question().points())
+                .sum();
+        return new Results(assignment, heads, rows, most, changed);
+    }
+
+    private List<Head> heads(Assignment assignment) {
+        List<Head> heads = new ArrayList<>();
+        ResponseService.asked(assignments.lesson(assignment))
+                .values()
+                .forEach(asked -> heads.add(new Head(heads.size() + 1, asked)));
+        return heads;
+    }
+
+    private boolean markAgain(Asked asked, StoredAnswer answer) {
+        Mark now = Marking.of(asked, answer.given());
+        boolean other = now.points() != answer.points() || now.outcome() != answer.outcome();
+        if (other) {
+            store.setMark(answer.id(), now);
+        }
+        return other;
+    }
+
+    private static Cell cell(Head head, StoredAnswer answer) {
+        if (answer == null) {
+            return new Cell(head.id(), Outcome.NONE, 0, false);
+        }
+        Mark mark = ResultMarks.of(head.asked(), answer);
+        return new Cell(head.id(), mark.outcome(), mark.points(), answer.overruled() != null);
+    }
+
+    /**
+     * One answer, opened.
+     *
+     * @param shown what was answered, in words; empty: nothing that is words
+     * @param changedSince whether other words were asked then than now
+     * @param before what was answered before it, newest first
+     */
+    record Opened(
+            Assignment assignment,
+            ClassStudent student,
+            Head question,
+            StoredAnswer answer,
+            Mark mark,
+            List<String> shown,
+            List<Piece> pieces,
+            boolean changedSince,
+            List<List<String>> before) {}
+
+    Opened open(Teacher teacher, String assignmentId, String studentId, String questionId) {
+        Assignment assignment = assignments.seen(teacher, assignmentId);
+        ClassStudent student = student(teacher, assignment, studentId);
+        Head head = heads(assignment).stream()
+                .filter(each -> each.id().equals(questionId))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("question"));
+        Optional<StoredResponse> response = store.find(assignmentId, studentId);
+        List<StoredAnswer> history =
+                response.map(each -> store.history(each.id(), questionId)).orElse(List.of());
+        if (history.isEmpty()) {
+            Mark none = Marking.of(head.asked(), Given.NOTHING);
+            return new Opened(assignment, student, head, null, none, List.of(), List.of(), false, List.of());
+        }
+        StoredAnswer answer = history.get(0);
+        Map<String, Spoken> spoken = store.spoken(List.of(answer.responseId()));
+        List<Piece> pieces = answer.given().spoken().stream()
+                .map(spoken::get)
+                .filter(each -> each != null)
+                .map(Piece::of)
+                .toList();
+        boolean changed = !answer.asked().question().isEmpty()
+                && !answer.asked().question().equals(head.words());
+        return new Opened(
+                assignment,
+                student,
+                head,
+                answer,
+                ResultMarks.of(head.asked(), answer),
+                AnswerWords.of(answer),
+                pieces,
+                changed,
+                history.stream()
+                        .skip(1)
+                        .map(AnswerWords::of)
+                        .filter(words -> !words.isEmpty())
+                        .toList());
+    }
+
+    private ClassStudent student(Teacher teacher, Assignment assignment, String studentId) {
+        return assignments.given(teacher, assignment).stream()
+                .filter(each -> each.id().equals(studentId))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("student"));
+    }
+
+    /** @param points null: what the rule says holds again */
+    @Transactional
+    public void overrule(
+            Teacher teacher, String assignmentId, String studentId, String questionId, Double points, String reason) {
+        Assignment assignment = assignments.toChange(teacher, assignmentId);
+        StoredAnswer answer = store.find(assignmentId, studentId)
+                .map(response -> store.answers(response.id()).get(questionId))
+                .orElseThrow(() -> new NotFoundException("answer"));
+        String why = reason.strip();
+        String kept = why.substring(0, Math.min(LONGEST_REASON, why.length()));
+        boolean number = points == null || Double.isFinite(points);
+        store.overrule(
+                answer.id(),
+                teacher.id(),
+                points == null ? null : number ? Math.max(0, points) : 0,
+                kept,
+                clock.millis());
+        audit.note(teacher.id(), Deed.MARK_OVERRULED, assignment.title());
+    }
+
+    /** The sound of something that was said to an assignment. */
+    String sound(Teacher teacher, String assignmentId, String recordingId) {
+        assignments.seen(teacher, assignmentId);
+        List<String> responses = store.ofAssignment(assignmentId).stream()
+                .map(StoredResponse::id)
+                .toList();
+        return Optional.ofNullable(store.spoken(responses).get(recordingId))
+                .map(Spoken::soundHash)
+                .orElseThrow(() -> new NotFoundException("sound"));
+    }
+
+    /** The media type of a picture that somebody answered with. */
+    String pictureType(Teacher teacher, String assignmentId, String hash) {
+        assignments.seen(teacher, assignmentId);
+        return store.ofAssignment(assignmentId).stream()
+                .flatMap(response -> store.pictureType(response.id(), hash).stream())
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("picture"));
+    }
+
+    /**
+     * What a student answered, as it stands in a table: in words, or as the recordings that lead to it.
+     *
+     * @param recordings ids of what was said
+     */
+    record Line(ClassStudent student, List<String> words, Map<Integer, List<String>> recordings, double points) {}
+
+    List<Line> lines(Teacher teacher, Results results) {
+        Map<String, Map<String, StoredAnswer>> answers =
+                store.answersOf(results.assignment().id());
+        Map<String, String> responses = new LinkedHashMap<>();
+        store.ofAssignment(results.assignment().id())
+                .forEach(response -> responses.put(response.studentId(), response.id()));
+        List<Line> lines = new ArrayList<>();
+        for (Row row : results.rows()) {
+            Map<String, StoredAnswer> hers =
+                    answers.getOrDefault(responses.getOrDefault(row.student().id(), ""), Map.of());
+            List<String> words = new ArrayList<>();
+            Map<Integer, List<String>> recordings = new HashMap<>();
+            for (Head head : results.questions()) {
+                StoredAnswer answer = hers.get(head.id());
+                words.add(answer == null ? "" : String.join("; ", AnswerWords.of(answer)));
+                if (answer != null && !answer.given().spoken().isEmpty()) {
+                    recordings.put(words.size() - 1, answer.given().spoken());
+                }
+            }
+            lines.add(new Line(row.student(), words, recordings, row.points()));
+        }
+        lines.sort(Comparator.comparing(line -> line.student().name()));
+        return lines;
+    }
+}

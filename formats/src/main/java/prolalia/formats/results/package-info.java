@@ -1,0 +1,2 @@
+/** Tables of what children answered, for spreadsheets. */
+package prolalia.formats.results;
