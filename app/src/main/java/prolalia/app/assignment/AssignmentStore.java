@@ -26,6 +26,7 @@ import org.jooq.Record;
 import org.jooq.Result;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 import prolalia.core.classroom.Due;
 
 @Repository
@@ -219,7 +220,8 @@ class AssignmentStore {
     }
 
     /** What children did last before a time goes. @return how many of them it was with something */
-    int forgetBefore(long when) {
+    @Transactional
+    public int forgetBefore(long when) {
         writing.deleteFrom(HEARD_LINE).where(HEARD_LINE.LAST_AT.lt(when)).execute();
         return writing.deleteFrom(VISIT).where(VISIT.LAST_AT.lt(when)).execute();
     }

@@ -10,8 +10,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.school.SchoolService;
+import prolalia.app.storage.StorageSweeper;
 
 /** What children did is kept as long as the school says, and goes then; teachers are told before. */
 @Service
@@ -22,9 +22,11 @@ class Keeping {
 
     private final AssignmentStore store;
     private final SchoolService school;
+    private final StorageSweeper sweeper;
     private final Clock clock;
 
-    Keeping(AssignmentStore store, SchoolService school, Clock clock) {
+    Keeping(AssignmentStore store, SchoolService school, StorageSweeper sweeper, Clock clock) {
+        this.sweeper = sweeper;
         this.store = store;
         this.school = school;
         this.clock = clock;
@@ -50,9 +52,10 @@ class Keeping {
     }
 
     @Scheduled(fixedDelay = DAY_MS, initialDelay = 3_700_000)
-    @Transactional
     public void forget() {
-        int gone = store.forgetBefore(before().minusDays(1).toInstant().toEpochMilli());
+        long until = before().minusDays(1).toInstant().toEpochMilli();
+        sweeper.letGoOfResponsesBefore(until);
+        int gone = store.forgetBefore(until);
         if (gone > 0) {
             LOG.info("Kept long enough, and gone: what was done in {} visits", gone);
         }

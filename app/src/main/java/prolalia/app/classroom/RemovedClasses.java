@@ -18,6 +18,7 @@ class RemovedClasses {
     private final ClassStore classes;
     private final StudentStore students;
     private final StudentFile files;
+    private final StorageSweeper sweeper;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -25,11 +26,13 @@ class RemovedClasses {
             ClassStore classes,
             StudentStore students,
             StudentFile files,
+            StorageSweeper sweeper,
             TransactionTemplate transaction,
             Clock clock) {
         this.classes = classes;
         this.students = students;
         this.files = files;
+        this.sweeper = sweeper;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -41,6 +44,7 @@ class RemovedClasses {
                 classes.removedBefore(clock.instant().minus(StorageSweeper.BIN).toEpochMilli())) {
             List<String> nowhereElse = students.onlyIn(classId);
             nowhereElse.forEach(files::forget);
+            sweeper.letGoOfResponsesTo(classId);
             transaction.executeWithoutResult(status -> classes.delete(classId));
             LOG.info("Let go: a class that was removed, with {} students", nowhereElse.size());
         }

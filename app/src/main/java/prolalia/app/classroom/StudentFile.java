@@ -19,6 +19,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 import org.thymeleaf.TemplateEngine;
 import org.thymeleaf.context.Context;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.classroom.StudentFileStore.AnswerFile;
+import prolalia.app.classroom.StudentFileStore.Answered;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.school.AuditLog;
@@ -84,6 +86,8 @@ class StudentFile implements SmartInitializingSingleton {
         context.setVariable("accommodation", accommodations.of(studentId));
         context.setVariable("opened", store.opened(studentId));
         context.setVariable("heard", store.heard(studentId));
+        List<Answered> answered = store.answered(studentId);
+        context.setVariable("answered", answered);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
             zip.putNextEntry(new ZipEntry("index.html"));
@@ -93,6 +97,13 @@ class StudentFile implements SmartInitializingSingleton {
                 zip.putNextEntry(new ZipEntry("name.mp3"));
                 Files.copy(media.file(student.nameSound()), zip);
                 zip.closeEntry();
+            }
+            for (Answered each : answered) {
+                for (AnswerFile file : each.files()) {
+                    zip.putNextEntry(new ZipEntry(file.name()));
+                    Files.copy(media.file(file.hash()), zip);
+                    zip.closeEntry();
+                }
             }
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
@@ -131,6 +142,7 @@ class StudentFile implements SmartInitializingSingleton {
     }
 
     private void delete(String studentId) {
+        sweeper.letGoOfResponsesOf(studentId);
         List<String> lines = transaction.execute(status -> store.delete(studentId));
         sweeper.letGoOf(lines);
     }

@@ -1,6 +1,8 @@
 package prolalia.app.classroom;
 
 import static prolalia.app.platform.db.Tables.ACCOMMODATION;
+import static prolalia.app.platform.db.Tables.ANSWER;
+import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT_TO;
 import static prolalia.app.platform.db.Tables.CLASS_STUDENT;
@@ -8,8 +10,10 @@ import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
 import static prolalia.app.platform.db.Tables.HEARD_LINE;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.RESPONSE;
 import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 import static prolalia.app.platform.db.Tables.SCRIPT_CHANGE;
+import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 import static prolalia.app.platform.db.Tables.STUDENT;
 import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
 import static prolalia.app.platform.db.Tables.VISIT;
@@ -17,19 +21,26 @@ import static prolalia.app.platform.db.Tables.VISIT;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.core.answer.Given;
+import prolalia.core.answer.Given.Stroke;
+import tools.jackson.databind.json.JsonMapper;
 
 /** All rows that are about one student. */
 @Repository
 class StudentFileStore {
     private final DSLContext writing;
     private final DSLContext looking;
+    private final JsonMapper json;
 
-    StudentFileStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
+    StudentFileStore(DSLContext writing, @Qualifier("looking") DSLContext looking, JsonMapper json) {
+        this.json = json;
         this.writing = writing;
         this.looking = looking;
     }
@@ -39,6 +50,70 @@ class StudentFileStore {
 
     /** A lesson that she opened. */
     record Opened(String lesson, LocalDateTime first, LocalDateTime last) {}
+
+    /** A file of an answer. @param hash in the media store @param name within what is taken out */
+    record AnswerFile(String hash, String name) {}
+
+    /**
+     * What she answered.
+     *
+     * @param drawn each line of her pen as the points of a polyline
+     */
+    record Answered(
+            String lesson,
+            String question,
+            String words,
+            LocalDateTime at,
+            List<AnswerFile> files,
+            List<String> drawn) {}
+
+    List<Answered> answered(String studentId) {
+        List<Answered> answered = new ArrayList<>();
+        looking.select(LESSON.TITLE, ANSWER.ID, ANSWER.GIVEN, ANSWER.ASKED, ANSWER.AT, ANSWER.RESPONSE_ID)
+                .from(ANSWER)
+                .join(RESPONSE)
+                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .join(ASSIGNMENT)
+                .on(ASSIGNMENT.ID.eq(RESPONSE.ASSIGNMENT_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(ASSIGNMENT.LESSON_ID))
+                .where(RESPONSE.STUDENT_ID.eq(studentId))
+                .orderBy(ANSWER.AT)
+                .forEach(row -> {
+                    Given given = json.readValue(row.get(ANSWER.GIVEN), Given.class);
+                    AskedThen asked = json.readValue(row.get(ANSWER.ASKED), AskedThen.class);
+                    answered.add(new Answered(
+                            row.get(LESSON.TITLE),
+                            asked.question(),
+                            String.join("; ", given.words(asked.choices())),
+                            time(row.get(ANSWER.AT)),
+                            files(given, answered.size() + 1),
+                            given.drawn().stream().map(Stroke::polyline).toList()));
+                });
+        return answered;
+    }
+
+    /** The words that were asked. */
+    private record AskedThen(String question, Map<String, String> choices) {}
+
+    private List<AnswerFile> files(Given given, int number) {
+        List<AnswerFile> files = new ArrayList<>();
+        looking.select(SPOKEN_ANSWER.SOUND_HASH)
+                .from(SPOKEN_ANSWER)
+                .where(SPOKEN_ANSWER.RECORDING_ID.in(given.spoken()))
+                .forEach(row -> files.add(
+                        new AnswerFile(row.value1(), "answer-" + number + "-" + (files.size() + 1) + ".mp3")));
+        if (given.picture() != null) {
+            looking.select(ANSWER_PICTURE.TYPE)
+                    .from(ANSWER_PICTURE)
+                    .where(ANSWER_PICTURE.HASH.eq(given.picture()))
+                    .limit(1)
+                    .forEach(row -> files.add(new AnswerFile(
+                            given.picture(),
+                            "answer-" + number + "." + row.value1().replaceAll(".*/|[+].*", ""))));
+        }
+        return files;
+    }
 
     List<Heard> heard(String studentId) {
         return looking.select(LESSON.TITLE, LINE.WORDS, HEARD_LINE.TIMES, HEARD_LINE.LAST_AT)

@@ -159,7 +159,9 @@ class ResponseController {
     @DeleteMapping("/recordings/{recordingId}")
     ResponseEntity<Void> discard(
             @PathVariable String id, @PathVariable String recordingId, HttpServletRequest request) {
-        recordings.discard(student(request).id(), recordingId);
+        Student student = student(request);
+        responses.require(student, id);
+        recordings.discard(student.id(), recordingId);
         return ResponseEntity.noContent().build();
     }
 

@@ -310,6 +310,11 @@ public class ResponseService {
         return new Place(response.id(), questionId, student.id());
     }
 
+    /** Whether something was given to her: to others it isn't there. */
+    void require(Student student, String assignmentId) {
+        assignments.meetStill(student, assignmentId);
+    }
+
     /** So long an answer to a question may be, in ms. */
     long longestMs(Student student, String assignmentId, String questionId) {
         Met met = assignments.meetStill(student, assignmentId);

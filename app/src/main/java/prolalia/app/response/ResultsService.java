@@ -178,12 +178,12 @@ public class ResultsService {
                 head,
                 answer,
                 ResultMarks.of(head.asked(), answer),
-                AnswerWords.of(answer),
+                answer.words(),
                 pieces,
                 changed,
                 history.stream()
                         .skip(1)
-                        .map(AnswerWords::of)
+                        .map(StoredAnswer::words)
                         .filter(words -> !words.isEmpty())
                         .toList());
     }
@@ -256,7 +256,7 @@ public class ResultsService {
             Map<Integer, List<String>> recordings = new HashMap<>();
             for (Head head : results.questions()) {
                 StoredAnswer answer = hers.get(head.id());
-                words.add(answer == null ? "" : String.join("; ", AnswerWords.of(answer)));
+                words.add(answer == null ? "" : String.join("; ", answer.words()));
                 if (answer != null && !answer.given().spoken().isEmpty()) {
                     recordings.put(words.size() - 1, answer.given().spoken());
                 }

@@ -1,5 +1,6 @@
 package prolalia.app.response;
 
+import java.util.List;
 import java.util.Map;
 import prolalia.core.answer.Given;
 import prolalia.core.marking.Mark.Outcome;
@@ -32,6 +33,11 @@ record StoredAnswer(
      * @param choices by their ids
      */
     record Words(String question, Map<String, String> choices) {}
+
+    /** What of it is words. */
+    List<String> words() {
+        return given.words(asked.choices());
+    }
 
     record Overruled(double points, String reason, String by) {}
 }

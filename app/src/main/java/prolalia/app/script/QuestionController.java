@@ -31,14 +31,14 @@ class QuestionController {
         this.messages = messages;
     }
 
-    /** @param kind empty: it is heard, and not answered */
+    /** @param by how it is answered; empty: it is heard, and not answered */
     @PutMapping("/question/kind")
     String kind(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
-            @RequestParam(required = false) AnswerKind kind,
+            @RequestParam(required = false) AnswerKind by,
             Model model) {
-        return reshaped.show(questions.changeKind(teacher.actor(), id, Optional.ofNullable(kind)), model);
+        return reshaped.show(questions.changeKind(teacher.actor(), id, Optional.ofNullable(by)), model);
     }
 
     @PutMapping("/question/points")

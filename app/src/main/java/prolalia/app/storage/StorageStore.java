@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jooq.DSLContext;
 import org.jooq.SQLDialect;
 import org.jooq.impl.DSL;
@@ -16,6 +17,8 @@ import org.sqlite.SQLiteDataSource;
 /** Who uses the files of the media store, and the rows of what was removed long enough ago. */
 @Repository
 class StorageStore {
+    private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}");
+
     private final DSLContext writing;
 
     @Autowired
@@ -35,6 +38,14 @@ class StorageStore {
     /** The files that something uses. */
     Set<String> used() {
         return new HashSet<>(names("SELECT DISTINCT hash FROM media_use WHERE hash IS NOT NULL"));
+    }
+
+    /** An id of ours, which can stand in a condition. */
+    static String id(String id) {
+        if (!ID.matcher(id).matches()) {
+            throw new IllegalArgumentException("no id");
+        }
+        return id;
     }
 
     private List<String> names(String sql) {
@@ -102,6 +113,33 @@ class StorageStore {
         return deleted;
     }
 
+    /**
+     * Deletes responses with all that was said, drawn and brought in them.
+     *
+     * @param which a condition on rows of responses
+     * @return what lies in files of it
+     */
+    Voices forgetResponses(String which) {
+        writing.execute("DROP TABLE IF EXISTS temp.responses_going");
+        writing.execute("CREATE TEMP TABLE responses_going AS SELECT id FROM response WHERE " + which);
+        String responses = "(SELECT id FROM responses_going)";
+        String ofThese = "purpose = 'answer' AND substr(target_id, 1, instr(target_id, ' ') - 1) IN " + responses;
+        Set<String> recordings = new HashSet<>(names("SELECT id FROM recording WHERE " + ofThese));
+        Set<String> files = new HashSet<>(names("SELECT raw_hash FROM recording WHERE " + ofThese
+                + " UNION SELECT sound_hash FROM spoken_answer WHERE response_id IN " + responses
+                + " UNION SELECT hash FROM answer_picture WHERE response_id IN " + responses));
+        files.remove(null);
+        writing.execute("DELETE FROM overruling WHERE answer_id IN (SELECT id FROM answer WHERE response_id IN "
+                + responses + ")");
+        for (String table : List.of("answer", "spoken_answer", "answer_picture")) {
+            writing.execute("DELETE FROM " + table + " WHERE response_id IN " + responses);
+        }
+        writing.execute("DELETE FROM recording WHERE " + ofThese);
+        writing.execute("DELETE FROM response WHERE id IN " + responses);
+        writing.execute("DROP TABLE temp.responses_going");
+        return new Voices(files, recordings);
+    }
+
     /** The files of the recordings of some lines, and those recordings. */
     record Voices(Set<String> files, Set<String> recordings) {}
 
@@ -161,6 +199,7 @@ class StorageStore {
         writing.execute("UPDATE batch_file SET long_recording_id = NULL WHERE long_recording_id IN " + longOnes);
         writing.execute("DELETE FROM long_recording WHERE lesson_id IN " + empty);
         String given = "(SELECT id FROM assignment WHERE lesson_id IN " + empty + ")";
+        forgetResponses("assignment_id IN " + given);
         for (String table : List.of("heard_line", "visit", "assignment_to")) {
             writing.execute("DELETE FROM " + table + " WHERE assignment_id IN " + given);
         }

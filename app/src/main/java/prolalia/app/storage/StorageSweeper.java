@@ -57,6 +57,33 @@ public class StorageSweeper {
             store.forgetRemoved(1);
             return found;
         });
+        deleteFiles(voices);
+    }
+
+    /** Lets go at once and for good of all that a student handed in. */
+    public void letGoOfResponsesOf(String studentId) {
+        letGoOfResponses("student_id = '" + StorageStore.id(studentId) + "'");
+    }
+
+    /** Lets go of all that was handed in to what was given to a class. */
+    public void letGoOfResponsesTo(String classId) {
+        letGoOfResponses(
+                "assignment_id IN (SELECT id FROM assignment WHERE class_id = '" + StorageStore.id(classId) + "')");
+    }
+
+    /** Lets go of what was worked on last before a time. */
+    public void letGoOfResponsesBefore(long at) {
+        letGoOfResponses("last_at < " + at);
+    }
+
+    private void letGoOfResponses(String which) {
+        StorageStore.Voices voices = transaction.execute(status -> store.forgetResponses(which));
+        if (!voices.files().isEmpty() || !voices.recordings().isEmpty()) {
+            deleteFiles(voices);
+        }
+    }
+
+    private void deleteFiles(StorageStore.Voices voices) {
         // What was overwritten still stands in the log of changes until that is emptied.
         store.emptyChangeLog();
         Set<String> used = store.used();

@@ -67,7 +67,7 @@ export function watchQuestions(sheet) {
   sheet.addEventListener('change', ({ target }) => {
     const row = target.closest('.row-line');
     if (target.matches('.answer-kind')) {
-      change(row, 'question/kind', target.value ? { kind: target.value } : {}, '.answer-kind');
+      change(row, 'question/kind', target.value ? { by: target.value } : {}, '.answer-kind');
     } else if (target.matches('.points')) {
       change(row, 'question/points', { points: Math.max(0, Math.round(Number(target.value) || 0)) }, '.points');
     } else if (target.matches('.required')) {

@@ -31,7 +31,7 @@ class RoutesTest extends RunningHouse {
             "&words=w&revision=1&kind=QUESTION&name=a.wav&title=t&shows=s&startMs=0&endMs=90&atMs=40&index=0"
                     + "&at=1&page=1&version=1&after=0&since=0&readingMs=1&wait=0&switches=1&shown=0&over=0&keep=false&wanted=true&lit=BOTH"
                     + "&bring=true&away=true&word=w&url=u&text=x&place=x&pages=1&other=o&format=json&as=mp3&address=&icon=LOOK&lang=de&label=1.&later=true&recording=r&phone=p"
-                    + "&what=ALL&chunks=1&to=";
+                    + "&what=ALL&chunks=1&to=&by=NUMBER&points=1&key=7&required=true&pair=1";
 
     private static final Map<String, String> JSON = Map.of(
             "/takes/{id}/edits", "{\"kind\":\"CUT\",\"startMs\":10,\"endMs\":60,\"db\":0,\"on\":false}",
@@ -43,7 +43,8 @@ class RoutesTest extends RunningHouse {
             "/lessons/{id}/stages/{ownerId}", "{\"version\":1,\"things\":[],\"rule\":{},\"manner\":{},\"name\":\"x\"}",
             "/papers/{id}/pages/{number}/lines", "{\"deed\":\"UNDO\"}",
             "/read-throughs/{token}/messages", "{}",
-            "/phone/{token}/messages", "{}");
+            "/phone/{token}/messages", "{}",
+            "/my/{id}/answers/{questionId}/{answerId}", "{}");
 
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
@@ -166,6 +167,9 @@ class RoutesTest extends RunningHouse {
                         .replace("{sound}", "0")
                         .replace("{studentId}", student)
                         .replace("{groupId}", group)
+                        .replace("{questionId}", line)
+                        .replace("{answerId}", UUID.randomUUID().toString())
+                        .replace("{recordingId}", recording)
                         .replace("{teacherId}", "none")
                         .replace("{card}", "none")
                         .replace("{part}", "title")

@@ -1,7 +1,10 @@
 package prolalia.core.answer;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.StringJoiner;
 
 /**
  * What a student answered to one question. Of what its kind doesn't use, there is none.
@@ -42,12 +45,24 @@ public record Given(
      * @param points x and y in turns, in ten-thousandths of the width and height of what is drawn on
      */
     public record Stroke(int width, List<Integer> points) {
+        public static final int SHEET_WIDTH = 10_000;
+        public static final int SHEET_HEIGHT = 6_000;
+
         public Stroke {
             width = Math.max(1, Math.min(100, width));
             points = List.copyOf(points);
             if (points.size() % 2 != 0) {
                 throw new IllegalArgumentException("an x without a y");
             }
+        }
+
+        /** Its points as SVG has them, on a sheet of {@value #SHEET_WIDTH} by {@value #SHEET_HEIGHT}. */
+        public String polyline() {
+            StringJoiner line = new StringJoiner(" ");
+            for (int i = 0; i < points.size(); i += 2) {
+                line.add(points.get(i) + "," + points.get(i + 1) * SHEET_HEIGHT / SHEET_WIDTH);
+            }
+            return line.toString();
         }
     }
 
@@ -85,6 +100,24 @@ public record Given(
 
     public static Given pressed(Point... points) {
         return new Given(null, null, List.of(points), null, null, null, null);
+    }
+
+    /**
+     * What of it is words.
+     *
+     * @param choices the words of choices by their ids
+     */
+    public List<String> words(Map<String, String> choices) {
+        List<String> words = new ArrayList<>();
+        chosen.forEach(id -> words.add(choices.getOrDefault(id, "?")));
+        pairs.forEach(
+                (one, other) -> words.add(choices.getOrDefault(one, "?") + " – " + choices.getOrDefault(other, "?")));
+        pressed.forEach(
+                point -> words.add(String.format(Locale.ROOT, "(%.0f %%, %.0f %%)", point.x() * 100, point.y() * 100)));
+        if (!typed.isBlank()) {
+            words.add(typed);
+        }
+        return words;
     }
 
     public boolean isNothing() {

@@ -1,0 +1,187 @@
+package prolalia.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.UUID;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+
+/** Children answer, and their teacher sees it. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class AnswersTest extends RunningHouse {
+    private static final String JSON = "application/json";
+
+    private Visitor ines;
+    private String classId;
+    private List<String> children;
+    private String lesson;
+    private String question;
+    private String right;
+    private String wrong;
+    private String typed;
+
+    @BeforeAll
+    void give() throws Exception {
+        ines = Visitor.ines(base());
+        classId = Visitor.newClass(ines, "Answerers");
+        ines.form("/classes/" + classId + "/students", "names", "Ada\nBo\nCem");
+        children = Visitor.all(ines.page("/classes/" + classId), "/students/([^\"/]+)\"");
+        question = ines.newLine("Which one swims?");
+        lesson = ines.lessonOf(question);
+        ines.form(
+                "/lines/" + question + "/paste",
+                "text",
+                "1. Which one swims?\na) the cat\nb) the cod\n2. What is it?",
+                "wrapped",
+                "true");
+        List<String> lines = Visitor.all(ines.page("/lessons/" + lesson), "data-line=\"([^\"]+)\"");
+        question = lines.get(lines.size() - 4);
+        wrong = lines.get(lines.size() - 3);
+        right = lines.get(lines.size() - 2);
+        typed = lines.get(lines.size() - 1);
+        ines.putForm("/lines/" + right + "/right");
+        ines.putForm("/lines/" + typed + "/question/kind", "by", "SHORT_WORDS");
+        ines.putForm("/lines/" + typed + "/question/key", "key", "a fish / cod");
+    }
+
+    @AfterAll
+    void remove() throws Exception {
+        ines.form("/lessons/" + lesson + "/remove");
+        ines.form("/classes/" + classId + "/remove");
+    }
+
+    private String given() throws Exception {
+        String made =
+                ines.form("/lessons/" + lesson + "/give", "to", classId).uri().getQuery();
+        return Visitor.first(made, "given=([^&]+)");
+    }
+
+    private static String answer(Visitor child, String assignment, String of, String id, String given)
+            throws Exception {
+        HttpResponse<byte[]> response = child.send(
+                "PUT",
+                "/my/" + assignment + "/answers/" + of + "/" + id,
+                JSON,
+                given.replace('\'', '"').getBytes(StandardCharsets.UTF_8));
+        return response.statusCode() + " " + Visitor.text(response);
+    }
+
+    private static String answer(Visitor child, String assignment, String of, String given) throws Exception {
+        return answer(child, assignment, of, UUID.randomUUID().toString(), given);
+    }
+
+    @Test
+    void whatIsAnsweredIsFoundAgainHandedInAndSeenByTheTeacherAlone() throws Exception {
+        String assignment = given();
+        Visitor ada = Visitor.child(ines, classId, children.get(0));
+        assertThat(ada.page("/my/" + assignment))
+                .contains("Which one swims?", "data-choice=\"" + right + "\"")
+                .as("nothing tells which one is right")
+                .doesNotContain("a fish", "data-right");
+        assertThat(Visitor.text(ada.form("/my/" + assignment + "/hand-in")))
+                .contains("\"done\":false", question, typed);
+        String id = UUID.randomUUID().toString();
+        assertThat(answer(ada, assignment, question, id, "{'chosen':['" + wrong + "']}"))
+                .contains("SAVED");
+        assertThat(answer(ada, assignment, question, id, "{'chosen':['" + right + "']}"))
+                .contains("SAVED");
+        assertThat(ada.page("/my/" + assignment + "/answers"))
+                .as("sent twice, it is one")
+                .contains(wrong)
+                .doesNotContain(right);
+        answer(ada, assignment, question, "{'chosen':['" + right + "']}");
+        answer(ada, assignment, typed, "{'typed':'-A FISH!'}");
+        assertThat(ada.page("/my/" + assignment + "/answers")).contains(right).doesNotContain("RIGHT");
+        Visitor elsewhere = Visitor.child(ines, classId, children.get(0));
+        assertThat(elsewhere.page("/my/" + assignment + "/answers"))
+                .as("another tablet")
+                .contains("-A FISH!");
+        assertThat(Visitor.text(ada.form("/my/" + assignment + "/hand-in")))
+                .contains("\"done\":true", "\"points\":2.0", "\"outcome\":\"RIGHT\"");
+        String answers = "/assignments/" + assignment + "/answers";
+        String adasRow = Visitor.first(ines.page(answers), "(?s)<tr[^>]*>((?:(?!</tr>).)*Ada.*?)</tr>");
+        assertThat(adasRow).contains("handed in", "question 1: right", "question 2: right", "<b>2</b>");
+        assertThat(ines.page(answers)).contains("question 1: not yet");
+        Visitor bo = Visitor.child(ines, classId, children.get(1));
+        assertThat(bo.page("/my/" + assignment + "/answers")).doesNotContain("FISH");
+        assertThat(bo.get(answers).statusCode()).isIn(302, 401, 403, 200).isNotEqualTo(500);
+        assertThat(Visitor.added(ines, base(), "Olga Other", "TEACHER")
+                        .get(answers)
+                        .statusCode())
+                .isEqualTo(404);
+        String csv = Visitor.text(ines.get(answers + ".csv"));
+        assertThat(csv).contains("Ada,2,the cod,'-A FISH!");
+        try (XSSFWorkbook book = new XSSFWorkbook(
+                new java.io.ByteArrayInputStream(ines.get(answers + ".xlsx").body()))) {
+            assertThat(book.getSheetAt(0).getRow(1).getCell(3).getStringCellValue())
+                    .isEqualTo("-A FISH!");
+            assertThat(book.getSheetAt(0).getLastRowNum()).isEqualTo(3);
+        }
+    }
+
+    @Test
+    void anotherKeyMarksAgainAndSaysSoAndATeacherOverrules() throws Exception {
+        String assignment = given();
+        Visitor ada = Visitor.child(ines, classId, children.get(0));
+        answer(ada, assignment, typed, "{'typed':'a codfish'}");
+        String answers = "/assignments/" + assignment + "/answers";
+        assertThat(ines.page(answers)).contains("question 2: wrong").doesNotContain("marked again");
+        ines.putForm("/lines/" + typed + "/question/key", "key", "a fish / cod / a codfish");
+        assertThat(ines.page(answers)).contains("question 2: right", "One answer was marked again");
+        assertThat(ines.page(answers)).doesNotContain("marked again");
+        String cell = answers + "/" + children.get(0) + "/" + typed;
+        assertThat(ines.page(cell)).contains("a codfish", "Right:");
+        assertThat(Visitor.text(ines.form(cell + "/points", "points", "0.5", "reason", "not the word")))
+                .contains("0.5", "said by Ines Faro", "not the word");
+        assertThat(ines.page(answers)).contains("question 2: part of it");
+        assertThat(ines.form(cell + "/points", "points", "NaN").statusCode()).isLessThan(500);
+        ines.putForm("/lines/" + typed + "/words", "revision", "1", "words", "What swims there?");
+        ines.putForm("/lines/" + typed + "/words", "revision", "2", "words", "What swims there?");
+        assertThat(ines.page(cell)).as("what was asked stays known").contains("It was asked then", "What is it?");
+        ines.form("/lessons/" + lesson + "/undo");
+        ines.putForm("/lines/" + typed + "/question/key", "key", "a fish / cod");
+    }
+
+    @Test
+    void nothingIsLostOfWhatComesLateOrIsSenseless() throws Exception {
+        String assignment = given();
+        Visitor cem = Visitor.child(ines, classId, children.get(2));
+        ines.form("/assignments/" + assignment + "/take-back");
+        assertThat(answer(cem, assignment, typed, "{'typed':'late'}")).contains("CLOSED");
+        assertThat(cem.form("/my/" + assignment + "/hand-in").statusCode()).isEqualTo(404);
+        ines.form("/assignments/" + assignment + "/give-again");
+        assertThat(cem.page("/my/" + assignment + "/answers")).contains("late");
+        assertThat(answer(cem, assignment, UUID.randomUUID().toString(), "{'typed':'taken out'}"))
+                .contains("GONE");
+        for (String senseless :
+                List.of("", "[]", "null", "{'chosen':[null]}", "{'drawn':[{'width':3,'points':[1]}]}", "{")) {
+            assertThat(answer(cem, assignment, typed, senseless)).as(senseless).startsWith("400");
+        }
+        assertThat(answer(cem, assignment, typed, "{'typed':'" + "x".repeat(20_000) + "'}"))
+                .startsWith("400");
+        assertThat(answer(cem, assignment, typed, "{'typed':'" + "x".repeat(3 << 20) + "'}"))
+                .startsWith("4");
+        assertThat(answer(
+                        cem,
+                        assignment,
+                        typed,
+                        "{'spoken':['" + UUID.randomUUID() + "'],'typed':'\u202eabc <b>\ud83d\ude00'}"))
+                .contains("SAVED");
+        assertThat(cem.page("/my/" + assignment + "/answers"))
+                .as("what somebody else said is no answer of hers")
+                .contains("\"spoken\":[]");
+        String cell = "/assignments/" + assignment + "/answers/" + children.get(2) + "/" + typed;
+        assertThat(ines.page(cell)).contains("&lt;b&gt;").doesNotContain("<b>\ud83d");
+        Visitor nobody = new Visitor(base());
+        assertThat(answer(nobody, assignment, typed, "{'typed':'x'}")).startsWith("401");
+        Visitor other = Visitor.child(ines, classId, children.get(0));
+        assertThat(answer(other, UUID.randomUUID().toString(), typed, "{'typed':'x'}"))
+                .startsWith("404");
+    }
+}
