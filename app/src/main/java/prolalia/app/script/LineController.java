@@ -22,6 +22,7 @@ import prolalia.app.script.ScriptService.WordsChange;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.script.PastedQuestions;
 import prolalia.core.script.PastedScript;
 import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.core.script.WordChanges;
@@ -152,7 +153,7 @@ class LineController {
             @RequestParam(defaultValue = "true") boolean wrapped,
             HttpServletResponse response,
             Model model) {
-        List<ReadLine> read = wrapped ? PastedScript.read(text) : PastedScript.readEach(text);
+        List<ReadLine> read = wrapped ? PastedQuestions.read(text) : PastedScript.readEach(text);
         String lesson = lessons.line(teacher.actor(), id).lessonId();
         if (script.faultOf(lesson, read).isPresent()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
@@ -179,7 +180,7 @@ class LineController {
         String fault = script.faultOf(lesson, each)
                 .map(reason -> messages.say("paste." + reason))
                 .orElse(null);
-        return new PastedLines(each.size(), PastedScript.read(text).size(), fault);
+        return new PastedLines(each.size(), PastedQuestions.read(text).size(), fault);
     }
 
     /** To the line above it. */

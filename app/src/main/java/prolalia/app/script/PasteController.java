@@ -13,7 +13,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.script.ScriptService.PasteFault;
-import prolalia.core.script.PastedScript;
+import prolalia.core.script.PastedQuestions;
 import prolalia.core.script.PastedScript.ReadLine;
 
 /** Many lines at once: pasted, shown as they were understood, and only then taken. */
@@ -56,7 +56,7 @@ class PasteController {
             HttpServletResponse response,
             Model model) {
         lessons.summary(teacher.actor(), id);
-        List<ReadLine> lines = PastedScript.read(text);
+        List<ReadLine> lines = PastedQuestions.read(text);
         Optional<PasteFault> fault = script.faultOf(id, lines);
         if (fault.isPresent()) {
             response.setStatus(422);
@@ -70,7 +70,7 @@ class PasteController {
     }
 
     private static String read(String text, Model model, String view) {
-        List<ReadLine> lines = PastedScript.read(text);
+        List<ReadLine> lines = PastedQuestions.read(text);
         model.addAttribute("count", lines.size());
         model.addAttribute("lines", lines.subList(0, Math.min(MOST_SHOWN, lines.size())));
         return view;
