@@ -15,7 +15,9 @@ import picocli.CommandLine.Command;
             SplitCommand.class,
             LinesCommand.class,
             FollowCommand.class,
-            ExportCommand.class
+            ExportCommand.class,
+            QuestionsCommand.class,
+            MarkCommand.class
         })
 public final class Commands {
     private Commands() {}

@@ -4,12 +4,15 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.text.MessageFormat;
+import java.util.Locale;
 import java.util.ResourceBundle;
 import prolalia.core.align.SplitFinding;
+import prolalia.core.script.ReadForm.RowFinding;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Refusal;
 import prolalia.formats.archive.ArchiveRefusedException;
 import prolalia.formats.paper.PaperRefusedException;
+import prolalia.formats.qti.QtiRefusedException;
 
 /** What is said about a file that can't be taken. */
 final class FileMessages {
@@ -36,6 +39,18 @@ final class FileMessages {
     static String of(ArchiveRefusedException refused) {
         return MessageFormat.format(
                 WORDS.getString("archive." + refused.reason().name()), refused.detail());
+    }
+
+    static String of(QtiRefusedException.Reason reason) {
+        return WORDS.getString("qti." + reason.name());
+    }
+
+    static String of(RowFinding finding) {
+        return say("form." + finding.kind().name(), finding.row(), finding.detail());
+    }
+
+    static String say(String key, Object... arguments) {
+        return new MessageFormat(WORDS.getString(key), Locale.ROOT).format(arguments);
     }
 
     static String leftBehind(Path folder) {

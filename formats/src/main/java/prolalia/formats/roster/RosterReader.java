@@ -2,12 +2,7 @@ package prolalia.formats.roster;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.StringReader;
 import java.io.UncheckedIOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.Charset;
-import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -17,12 +12,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
 import prolalia.core.classroom.RosterColumns;
 import prolalia.core.classroom.RosterPlan;
 import prolalia.formats.roster.RosterException.Fault;
+import prolalia.formats.table.Table;
 
 /**
  * Reads lists of students: a OneRoster 1.2 ZIP (users.csv with enrollments.csv and classes.csv), or one table whose columns are
@@ -39,8 +32,6 @@ public final class RosterReader {
     public static final int MOST_ROWS = 50_000;
     public static final int LARGEST_BYTES = 30 << 20;
 
-    private static final Charset LATIN = Charset.forName("windows-1252");
-    private static final char[] DELIMITERS = {';', '\t', ','};
     private static final String STUDENT = "student";
 
     private RosterReader() {}
@@ -62,8 +53,8 @@ public final class RosterReader {
     }
 
     private static Roster table(byte[] file) throws RosterException, IOException {
-        Charset charset = charset(file);
-        List<List<String>> rows = rows(text(file, charset));
+        Table table = rows(file);
+        List<List<String>> rows = table.rows();
         if (rows.isEmpty()) {
             throw new RosterException(Fault.EMPTY);
         }
@@ -78,7 +69,7 @@ public final class RosterReader {
             byClass.computeIfAbsent(columns.schoolClass(row), unseen -> new ArrayList<>())
                     .add(new RosterPlan.Row(columns.id(row), columns.name(row)));
         }
-        return new Roster(byClass, rows.size() - (list ? 0 : 1), charset.name());
+        return new Roster(byClass, rows.size() - (list ? 0 : 1), table.charset());
     }
 
     /** OneRoster 1.2 CSV binding, 2.4: files by their names, columns by their headings. */
@@ -93,7 +84,7 @@ public final class RosterReader {
                     if (content.length > LARGEST_BYTES) {
                         throw new RosterException(Fault.TOO_LARGE);
                     }
-                    files.put(name, named(rows(text(content, charset(content)))));
+                    files.put(name, named(rows(content).rows()));
                 }
             }
         }
@@ -155,78 +146,11 @@ public final class RosterReader {
         return named;
     }
 
-    private static List<List<String>> rows(String text) throws RosterException, IOException {
-        List<List<String>> rows = new ArrayList<>();
-        CSVFormat format = CSVFormat.DEFAULT
-                .builder()
-                .setDelimiter(delimiter(text))
-                .setIgnoreEmptyLines(true)
-                .setIgnoreSurroundingSpaces(true)
-                .setLenientEof(true)
-                .setTrailingData(true)
-                .get();
-        try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
-            for (CSVRecord row : parser) {
-                if (rows.size() > MOST_ROWS) {
-                    throw new RosterException(Fault.TOO_MANY_ROWS);
-                }
-                List<String> cells = row.toList();
-                if (cells.stream().anyMatch(cell -> !cell.isBlank())) {
-                    rows.add(cells);
-                }
-            }
-        }
-        return rows;
-    }
-
-    /** What stands most often in the first line. */
-    private static char delimiter(String text) {
-        String first = text.lines().filter(line -> !line.isBlank()).findFirst().orElse("");
-        char best = ',';
-        long most = 0;
-        for (char delimiter : DELIMITERS) {
-            long times = first.chars().filter(letter -> letter == delimiter).count();
-            if (times > most) {
-                most = times;
-                best = delimiter;
-            }
-        }
-        return best;
-    }
-
-    private static String text(byte[] file, Charset charset) {
-        String text = new String(file, charset);
-        return text.startsWith("\ufeff") ? text.substring(1) : text;
-    }
-
-    /** By its mark, by the zeros of UTF-16, by being right in UTF-8; else that of Western offices. */
-    static Charset charset(byte[] file) {
-        if (file.length > 1 && (file[0] & 0xff) == 0xff && (file[1] & 0xff) == 0xfe) {
-            return StandardCharsets.UTF_16LE;
-        }
-        if (file.length > 1 && (file[0] & 0xff) == 0xfe && (file[1] & 0xff) == 0xff) {
-            return StandardCharsets.UTF_16BE;
-        }
-        int looked = Math.min(file.length, 4_000);
-        int even = 0;
-        int odd = 0;
-        for (int i = 0; i < looked; i++) {
-            if (file[i] == 0) {
-                even += i % 2 == 0 ? 1 : 0;
-                odd += i % 2;
-            }
-        }
-        if (even > looked / 8 || odd > looked / 8) {
-            return odd > even ? StandardCharsets.UTF_16LE : StandardCharsets.UTF_16BE;
-        }
+    private static Table rows(byte[] file) throws RosterException, IOException {
         try {
-            StandardCharsets.UTF_8
-                    .newDecoder()
-                    .onMalformedInput(CodingErrorAction.REPORT)
-                    .decode(ByteBuffer.wrap(file));
-            return StandardCharsets.UTF_8;
-        } catch (CharacterCodingException other) {
-            return LATIN;
+            return Table.read(file, MOST_ROWS);
+        } catch (Table.TooManyRowsException many) {
+            throw new RosterException(Fault.TOO_MANY_ROWS);
         }
     }
 }

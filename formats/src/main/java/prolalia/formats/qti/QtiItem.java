@@ -1,0 +1,151 @@
+package prolalia.formats.qti;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.w3c.dom.Element;
+
+/**
+ * An assessment item (QTI 3.0 ASI, 5.1).
+ *
+ * @param declarations of its responses, by their identifiers
+ * @param processing how it is marked; null: nothing tells
+ * @param body what is seen of it
+ * @param normalMaximum of the outcome SCORE; NaN: it isn't told
+ */
+record QtiItem(
+        String identifier,
+        String title,
+        Map<String, Declaration> declarations,
+        Element processing,
+        Element body,
+        double normalMaximum) {
+    /** How many values a response has, and whether their order matters. */
+    enum Cardinality {
+        SINGLE,
+        MULTIPLE,
+        ORDERED
+    }
+
+    /**
+     * What a response is, and which one is right.
+     *
+     * @param baseType as QTI names it, such as identifier or directedPair
+     * @param correct its right values; none: it isn't told
+     * @param mapping what values are worth; null: it isn't told
+     * @param areas what points are worth; null: it isn't told
+     */
+    record Declaration(
+            String identifier,
+            Cardinality cardinality,
+            String baseType,
+            List<String> correct,
+            Mapping mapping,
+            Areas areas) {}
+
+    /** (QTI 3.0 ASI, 5.94) */
+    record Mapping(double defaultValue, double lower, double upper, List<Entry> entries) {
+        record Entry(String key, double value, boolean caseSensitive) {}
+    }
+
+    /** (QTI 3.0 ASI, 5.5) @param coords in pixels of the picture */
+    record Areas(double defaultValue, double lower, double upper, List<Entry> entries) {
+        record Entry(String shape, List<Double> coords, double value) {}
+    }
+
+    static QtiItem of(Element item) {
+        Map<String, Declaration> declarations = new LinkedHashMap<>();
+        QtiXml.children(item, "qti-response-declaration")
+                .forEach(each -> declarations.put(each.getAttribute("identifier"), declaration(each)));
+        double maximum = QtiXml.children(item, "qti-outcome-declaration")
+                .filter(each -> each.getAttribute("identifier").equals("SCORE"))
+                .mapToDouble(each -> QtiXml.number(each, "normal-maximum", Double.NaN))
+                .findFirst()
+                .orElse(Double.NaN);
+        if (Double.isNaN(maximum)) {
+            maximum = QtiXml.children(item, "qti-outcome-declaration")
+                    .filter(each -> each.getAttribute("identifier").equals("MAXSCORE"))
+                    .flatMap(each -> QtiXml.all(each, "qti-value"))
+                    .mapToDouble(QtiItem::number)
+                    .findFirst()
+                    .orElse(Double.NaN);
+        }
+        return new QtiItem(
+                item.getAttribute("identifier"),
+                item.getAttribute("title"),
+                declarations,
+                QtiXml.children(item, "qti-response-processing").findFirst().orElse(null),
+                QtiXml.children(item, "qti-item-body").findFirst().orElse(item),
+                maximum);
+    }
+
+    private static double number(Element value) {
+        try {
+            return Double.parseDouble(QtiXml.words(value));
+        } catch (NumberFormatException none) {
+            return Double.NaN;
+        }
+    }
+
+    private static Declaration declaration(Element each) {
+        List<String> correct = QtiXml.children(each, "qti-correct-response")
+                .flatMap(right -> QtiXml.children(right, "qti-value"))
+                .map(QtiXml::words)
+                .toList();
+        Cardinality cardinality = switch (each.getAttribute("cardinality")) {
+            case "multiple" -> Cardinality.MULTIPLE;
+            case "ordered" -> Cardinality.ORDERED;
+            default -> Cardinality.SINGLE;
+        };
+        return new Declaration(
+                each.getAttribute("identifier"),
+                cardinality,
+                each.getAttribute("base-type"),
+                correct,
+                QtiXml.children(each, "qti-mapping")
+                        .findFirst()
+                        .map(QtiItem::mapping)
+                        .orElse(null),
+                QtiXml.children(each, "qti-area-mapping")
+                        .findFirst()
+                        .map(QtiItem::areas)
+                        .orElse(null));
+    }
+
+    private static Mapping mapping(Element mapping) {
+        return new Mapping(
+                QtiXml.number(mapping, "default-value", 0),
+                QtiXml.number(mapping, "lower-bound", Double.NEGATIVE_INFINITY),
+                QtiXml.number(mapping, "upper-bound", Double.POSITIVE_INFINITY),
+                QtiXml.children(mapping, "qti-map-entry")
+                        .map(entry -> new Mapping.Entry(
+                                entry.getAttribute("map-key").strip(),
+                                QtiXml.number(entry, "mapped-value", 0),
+                                !entry.getAttribute("case-sensitive").equals("false")))
+                        .toList());
+    }
+
+    private static Areas areas(Element mapping) {
+        return new Areas(
+                QtiXml.number(mapping, "default-value", 0),
+                QtiXml.number(mapping, "lower-bound", Double.NEGATIVE_INFINITY),
+                QtiXml.number(mapping, "upper-bound", Double.POSITIVE_INFINITY),
+                QtiXml.children(mapping, "qti-area-map-entry")
+                        .map(entry -> new Areas.Entry(
+                                entry.getAttribute("shape"),
+                                coords(entry.getAttribute("coords")),
+                                QtiXml.number(entry, "mapped-value", 0)))
+                        .toList());
+    }
+
+    static List<Double> coords(String written) {
+        List<Double> coords = new ArrayList<>();
+        for (String each : written.split("[\\s,]+")) {
+            if (each.matches("-?[0-9]+(?:\\.[0-9]+)?")) {
+                coords.add(Double.parseDouble(each));
+            }
+        }
+        return coords;
+    }
+}

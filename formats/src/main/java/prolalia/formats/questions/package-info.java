@@ -1,0 +1,2 @@
+/** Questions from tables and texts. */
+package prolalia.formats.questions;

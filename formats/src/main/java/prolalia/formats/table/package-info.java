@@ -1,0 +1,2 @@
+/** Tables of text. */
+package prolalia.formats.table;
