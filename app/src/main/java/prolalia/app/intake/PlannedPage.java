@@ -11,6 +11,8 @@ import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.platform.Ids;
 import prolalia.app.stage.StageService;
 import prolalia.core.intake.Proposal.ProposedLine;
+import prolalia.core.intake.ProposedAnswers;
+import prolalia.core.intake.ProposedAnswers.Answer;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.page.LinePlacing;
 import prolalia.core.page.LinePlacing.LinePlace;
@@ -29,10 +31,15 @@ import prolalia.formats.paper.PaperPage;
  * @param lines in the order of the script
  * @param marks where lines have their spots
  * @param sounds that the file has of lines
+ * @param places where questions are answered
  */
-record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List<SaidSound> sounds) {
+record PlannedPage(
+        StoredPage page, List<ReadLine> lines, List<Mark> marks, List<SaidSound> sounds, List<Place> places) {
     /** @param line its index */
     record Mark(int line, LinePlace place) {}
+
+    /** @param line the index of the question */
+    record Place(int line, Area area) {}
 
     /** @param line the index of the line that it says */
     record SaidSound(int line, PaperPage.Sound sound) {}
@@ -43,13 +50,22 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
         List<ReadLine> lines = new ArrayList<>();
         boolean byInk = proposed.stream().anyMatch(PlannedPage::isFoundByInk);
         InkMap close = byInk ? fine.get() : ink;
-        proposed.forEach(line -> lines.add(new ReadLine(
-                LineTraits.of(line.kind().becomes().orElseThrow())
-                        .withLabel(line.label())
-                        .withPlaces(places(line, close)),
-                line.text())));
+        Map<String, Answer> answers = ProposedAnswers.of(page.proposal().lines());
+        List<Place> places = new ArrayList<>();
+        for (ProposedLine line : proposed) {
+            Answer answer = answers.get(line.id());
+            if (answer != null) {
+                answer.places().forEach(area -> places.add(new Place(lines.size(), area)));
+            }
+            lines.add(new ReadLine(
+                    LineTraits.of(line.kind().becomes().orElseThrow())
+                            .withLabel(line.label())
+                            .withPlaces(places(line, close))
+                            .withQuestion(answer == null ? null : answer.question()),
+                    line.text()));
+        }
         List<SaidSound> sounds = sounds(page, proposed);
-        return new PlannedPage(page, lines, marks(page, proposed, sounds, lines, ink), sounds);
+        return new PlannedPage(page, lines, marks(page, proposed, sounds, lines, ink), sounds, places);
     }
 
     /** Where a sound had its mark, its line has it again. */
@@ -117,6 +133,9 @@ record PlannedPage(StoredPage page, List<ReadLine> lines, List<Mark> marks, List
         List<PageElement> things = new ArrayList<>();
         for (Mark mark : marks) {
             things.add(PageElement.Spot.on(mark.place(), newId(), lineIds.get(mark.line())));
+        }
+        for (Place place : places) {
+            things.add(new PageElement.AnswerArea(newId(), place.area(), lineIds.get(place.line())));
         }
         for (PaperPage.Jump jump : page.parts().jumps()) {
             if (pageIds.containsKey(jump.toNumber())) {

@@ -132,7 +132,7 @@ public class ResponseService {
 
     static Map<String, Asked> asked(PublishedLesson lesson) {
         Map<String, Asked> asked = new LinkedHashMap<>();
-        lesson.pages().forEach(page -> Asked.on(page.plainLines()).forEach(each -> asked.put(each.id(), each)));
+        lesson.pages().forEach(page -> page.questions().forEach(each -> asked.put(each.id(), each)));
         return asked;
     }
 
@@ -288,7 +288,7 @@ public class ResponseService {
         int number = 0;
         for (PublishedLesson.PublishedPage page : StudentPages.shown(lesson)) {
             number++;
-            for (Asked question : Asked.on(page.plainLines())) {
+            for (Asked question : page.questions()) {
                 StoredAnswer answer = answers.get(question.id());
                 if (question.question().required()
                         && (answer == null || answer.given().isNothing())) {

@@ -10,29 +10,32 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.LessonService;
 import prolalia.app.platform.Messages;
 import prolalia.core.answer.AnswerKind;
+import prolalia.core.answer.AnswerManner;
 
 /** How lines are answered: kind, points and key beside the line, and the right choices. */
 @Controller
-@RequestMapping("/lines/{id}")
 class QuestionController {
     private final QuestionService questions;
     private final ReshapedPage reshaped;
+    private final LessonService lessons;
     private final Messages messages;
 
-    QuestionController(QuestionService questions, ReshapedPage reshaped, Messages messages) {
+    QuestionController(QuestionService questions, ReshapedPage reshaped, LessonService lessons, Messages messages) {
+        this.lessons = lessons;
         this.questions = questions;
         this.reshaped = reshaped;
         this.messages = messages;
     }
 
     /** @param by how it is answered; empty: it is heard, and not answered */
-    @PutMapping("/question/kind")
+    @PutMapping("/lines/{id}/question/kind")
     String kind(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
@@ -41,7 +44,7 @@ class QuestionController {
         return reshaped.show(questions.changeKind(teacher.actor(), id, Optional.ofNullable(by)), model);
     }
 
-    @PutMapping("/question/points")
+    @PutMapping("/lines/{id}/question/points")
     String points(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
@@ -50,7 +53,7 @@ class QuestionController {
         return reshaped.show(questions.change(teacher.actor(), id, question -> question.withPoints(points)), model);
     }
 
-    @PutMapping("/question/required")
+    @PutMapping("/lines/{id}/question/required")
     String required(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
@@ -60,7 +63,7 @@ class QuestionController {
     }
 
     /** @param ways other ways in which a free answer may be given */
-    @PutMapping("/question/ways")
+    @PutMapping("/lines/{id}/question/ways")
     String ways(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
@@ -70,7 +73,7 @@ class QuestionController {
     }
 
     /** @param key what is right, as a teacher types it */
-    @PutMapping("/question/key")
+    @PutMapping("/lines/{id}/question/key")
     @ResponseBody
     ResponseEntity<List<String>> key(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String key) {
@@ -81,14 +84,29 @@ class QuestionController {
                         .body(List.of(messages.say("question.noNumber"))));
     }
 
+    /** How all questions of a lesson are asked. */
+    @PutMapping("/lessons/{id}/answering")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void manner(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam AnswerManner.Layout layout,
+            @RequestParam AnswerManner.Feedback feedback,
+            @RequestParam AnswerManner.Points seen,
+            @RequestParam(defaultValue = "0") int tries,
+            @RequestParam(defaultValue = "0") int seconds) {
+        AnswerManner manner = new AnswerManner(layout, feedback, tries, seen, seconds);
+        lessons.change(teacher.actor(), id, settings -> settings.withAnswering(manner));
+    }
+
     /** A choice is right from now on, or not any more. */
-    @PutMapping("/right")
+    @PutMapping("/lines/{id}/right")
     String right(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
         return reshaped.show(questions.turnRight(teacher.actor(), id), model);
     }
 
     /** @param pair the number of its pair; 0: none */
-    @PutMapping("/pair")
+    @PutMapping("/lines/{id}/pair")
     String pair(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,

@@ -37,10 +37,17 @@ class ScriptController {
     private final LessonHistory history;
     private final TakeService takes;
     private final Messages messages;
+    private final FormView forms;
     private final JsonMapper json;
 
     ScriptController(
-            LessonService lessons, LessonHistory history, TakeService takes, Messages messages, JsonMapper json) {
+            LessonService lessons,
+            LessonHistory history,
+            TakeService takes,
+            FormView forms,
+            Messages messages,
+            JsonMapper json) {
+        this.forms = forms;
         this.lessons = lessons;
         this.history = history;
         this.takes = takes;
@@ -144,6 +151,7 @@ class ScriptController {
     private void putLesson(LessonView lesson, Model model) {
         putSettings(lesson.summary().id(), model);
         model.addAttribute("lesson", lesson);
+        model.addAttribute("form", forms.of(lesson));
         model.addAttribute("next", lesson.nextToRead().orElse(null));
     }
 }

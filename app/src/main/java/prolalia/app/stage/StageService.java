@@ -122,6 +122,11 @@ public class StageService {
         return Paths.of(ids.size(), jumps);
     }
 
+    /** What is placed on a page. */
+    public List<PageElement> things(String pageId) {
+        return store.stage(pageId).placed().things();
+    }
+
     /** Places more things on a page, as one change. */
     public void add(String ownerId, List<PageElement> more) {
         StoredStage stored = store.stage(ownerId);

@@ -1,6 +1,7 @@
 // How questions are answered: kind, points and key beside the line, and the right choices, without a dialog.
 import { send } from '../platform/requests.js';
 import { tellOf } from '../platform/note.js';
+import { say } from '../platform/words.js';
 import { perform, statusMessage } from './actions.js';
 
 const UNPROCESSABLE = 422;
@@ -63,7 +64,25 @@ export function showAsked(sheet) {
   });
 }
 
+/** How all questions are asked is saved as it is chosen. */
+function watchManner(form) {
+  form?.addEventListener('submit', (event) => event.preventDefault());
+  form?.addEventListener('change', async () => {
+    const state = document.getElementById('answering-saved');
+    const values = new URLSearchParams(new FormData(form));
+    ['tries', 'seconds'].forEach((name) => values.set(name, Math.max(0, Math.round(Number(values.get(name)) || 0))));
+    try {
+      await send('PUT', form.dataset.save, values);
+      state.textContent = say('savedNow');
+    } catch (failure) {
+      state.textContent = '';
+      tellOf(failure);
+    }
+  });
+}
+
 export function watchQuestions(sheet) {
+  watchManner(document.getElementById('answering'));
   sheet.addEventListener('change', ({ target }) => {
     const row = target.closest('.row-line');
     if (target.matches('.answer-kind')) {

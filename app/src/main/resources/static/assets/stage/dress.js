@@ -52,6 +52,7 @@ export function dressFor(sheet) {
       text.firstChild.style.fontSize = `${sheet.height * ROW[thing.size ?? 'NORMAL']}px`;
       box.append(text);
     },
+    ANSWER: (box, thing, area) => box.append(block(area, 'answer-words', sheet.lineWords(thing.lineId))),
     PICTURE: (box, thing, area) => box.append(svg('image', { ...area, href: sheet.thingsAt + thing.hash, class: 'dress' })),
   };
   return (box, thing, area) => dresses[thing.kind](box, thing, area);

@@ -26,7 +26,7 @@ const at = (id) => document.getElementById(id);
 const sheet = new Sheet(at('sheet'), aspect);
 const thread = new Thread(at('thread'));
 const pageName = (id) => at('thing-page').querySelector(`[value="${id}"]`)?.textContent ?? '';
-const dress = dressFor({ height: 1000 / aspect, mark: at('mark').content.firstElementChild, tab: at('tab').content.firstElementChild, thingsAt: page.dataset.thingsAt, pageName });
+const dress = dressFor({ height: 1000 / aspect, mark: at('mark').content.firstElementChild, tab: at('tab').content.firstElementChild, thingsAt: page.dataset.thingsAt, pageName, lineWords: (id) => lines().find((line) => line.dataset.line === id)?.querySelector('p').textContent.trim() ?? '' });
 const pageRule = new RuleFields(at('rule-page'));
 const words = new WordBoxes(at('word-boxes'), sheet, address);
 let stage = { things: [], every: [], manner: {}, version: 0, canUndo: false, canRedo: false };
@@ -71,7 +71,7 @@ function draw() {
   sheet.boxes(at('every'), fromEvery().map((thing) => boxOf(thing, thing.absent ? ' here absent' : ' here')));
   sheet.boxes(at('things'), [...stage.things.filter(hasPressBox).map(pressBox), ...stage.things.map((thing) => boxOf(thing))]);
   const thing = one() ?? everyOne();
-  const line = thing?.kind === 'SPOT' && !thing.absent ? lines().find((each) => each.dataset.line === thing.lineId) : null;
+  const line = ['SPOT', 'ANSWER'].includes(thing?.kind) && !thing.absent ? lines().find((each) => each.dataset.line === thing.lineId) : null;
   lines().forEach((each) => {
     each.classList.toggle('placed', Boolean(spotOf(each)));
     each.classList.toggle('chosen', each === line);
@@ -232,6 +232,15 @@ const DEEDS = {
   everySpot: () => add({ kind: 'EVERY_SPOT', area: { x: 0.02, y: 0.97 - 0.073 * aspect, w: 0.073, h: 0.073 * aspect }, lines: 'DIRECTION', mark: true }),
   link: () => add({ kind: 'LINK', area: { x: 0.35, y: 0.8, w: 0.3, h: 0.08 }, words: say('linkWords'), address: 'https://' + say('linkHost'), seen: true }).then(() => at('thing-address').select()),
   text: () => add({ kind: 'TEXT', area: { x: 0.3, y: 0.4, w: 0.4, h: 0.16 }, words: say('textWords'), size: 'NORMAL', tint: 'INK' }).then(() => at('thing-text').select()),
+  answer: () => {
+    const line = at('lines').querySelector('.chosen[data-asks], :focus-within[data-asks], :focus[data-asks]') ?? at('lines').querySelector('[data-asks]');
+    if (!line) {
+      at('stage-state').textContent = say('noQuestion');
+      return null;
+    }
+    const drawn = ['LONG_TEXT', 'DRAWING', 'SPOKEN', 'PICTURE'].includes(line.dataset.asks);
+    return add({ kind: 'ANSWER', area: { x: 0.3, y: 0.4, w: 0.3, h: drawn ? 0.24 : 0.07 }, lineId: line.dataset.line });
+  },
   picture: () => at('picture-file').click(),
   pagePicture: () => at('page-picture-file').click(),
   jump: () => {

@@ -5,11 +5,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
 import prolalia.core.answer.Given;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.page.PageElement;
+import prolalia.core.place.Area;
 
 /**
  * A question with the lines that belong to it: those under it on its page, up to the next question, direction or passage.
@@ -61,6 +64,25 @@ public record Asked(
             }
         }
         return asked;
+    }
+
+    /** The same, each answered where the page has a place for it. @param things that are placed on the page */
+    public static List<Asked> on(List<Line> lines, List<PageElement> things) {
+        return on(lines).stream().map(asked -> asked.at(things)).toList();
+    }
+
+    private Asked at(List<PageElement> things) {
+        List<Area> areas = things.stream()
+                .filter(thing -> thing instanceof PageElement.AnswerArea area
+                        && area.lineId().equals(id()))
+                .map(PageElement::area)
+                .toList();
+        if (areas.isEmpty()) {
+            return this;
+        }
+        Question placed =
+                question.kind() == AnswerKind.AREAS ? question.withAreas(areas) : question.withPlace(areas.get(0));
+        return new Asked(line, placed, choices, hints, praise, correction, corrections);
     }
 
     /** Whether a line of this kind under a question belongs to it. */

@@ -9,7 +9,8 @@ import prolalia.core.place.Area;
  * Something that is placed on a page. Each has a name on its page, and a place. What all kinds must answer is asked here, so
  * that a new kind has an answer everywhere.
  */
-public sealed interface PageElement permits PageElement.LeadsNowhere, PageElement.Spot, PageElement.Jump {
+public sealed interface PageElement
+        permits PageElement.LeadsNowhere, PageElement.Spot, PageElement.Jump, PageElement.AnswerArea {
     int LONGEST_WORDS = 300;
 
     String id();
@@ -82,6 +83,8 @@ public sealed interface PageElement permits PageElement.LeadsNowhere, PageElemen
         R text(Text text);
 
         R picture(Picture picture);
+
+        R answerArea(AnswerArea area);
     }
 
     /**
@@ -305,6 +308,40 @@ public sealed interface PageElement permits PageElement.LeadsNowhere, PageElemen
         @Override
         public <R> R match(Cases<R> cases) {
             return cases.jump(this);
+        }
+    }
+
+    /**
+     * A place where a question is answered: where something is typed, drawn or spoken; or, of a question that is answered by
+     * pressing the picture, a place that is right.
+     *
+     * @param lineId the question
+     */
+    record AnswerArea(String id, Area area, String lineId) implements PageElement {
+        @Override
+        public AnswerArea at(Area there) {
+            return new AnswerArea(id, there, lineId);
+        }
+
+        @Override
+        public AnswerArea named(String name) {
+            return new AnswerArea(name, area, lineId);
+        }
+
+        @Override
+        public Optional<PageElement> withReferences(UnaryOperator<String> lines, UnaryOperator<String> pages) {
+            return Optional.ofNullable(lineId == null ? null : lines.apply(lineId))
+                    .map(line -> new AnswerArea(id, area, line));
+        }
+
+        @Override
+        public Optional<Fault> fault(Surroundings there) {
+            return Fault.unless(lineId != null && there.hasLine(lineId), Fault.GONE);
+        }
+
+        @Override
+        public <R> R match(Cases<R> cases) {
+            return cases.answerArea(this);
         }
     }
 

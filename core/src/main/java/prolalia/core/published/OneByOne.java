@@ -30,8 +30,7 @@ public final class OneByOne {
     }
 
     private static List<PublishedPage> parts(PublishedPage page) {
-        Set<String> questions =
-                Asked.on(page.plainLines()).stream().map(Asked::id).collect(Collectors.toSet());
+        Set<String> questions = page.questions().stream().map(Asked::id).collect(Collectors.toSet());
         if (page.picture() != null || questions.size() < 2) {
             return List.of(page);
         }

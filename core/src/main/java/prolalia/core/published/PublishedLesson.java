@@ -10,6 +10,7 @@ import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.marking.Asked;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.Placed;
 import prolalia.core.sound.InkTrace;
@@ -58,6 +59,11 @@ public record PublishedLesson(
             return picture == null || picture.width() == null || picture.height() == null
                     ? SLIDE
                     : (double) picture.width() / picture.height();
+        }
+
+        /** Its questions that are answered, each where it is answered. */
+        public List<Asked> questions() {
+            return Asked.on(plainLines(), placed.things());
         }
 
         public List<Line> plainLines() {

@@ -65,7 +65,7 @@ public final class StudentPages {
         } else if (page.picture() == null && onPage.stream().allMatch(thing -> thing.said() != null)) {
             onPage = List.of();
         }
-        List<Asked> questions = Asked.on(page.plainLines());
+        List<Asked> questions = page.questions();
         List<AskedOnPage> asked = questions.stream()
                 .map(question -> asked(lesson, page, question, staged, placed))
                 .toList();
@@ -205,6 +205,12 @@ public final class StudentPages {
         @Override
         public Optional<OnPage> picture(PageElement.Picture picture) {
             return asItIs(picture);
+        }
+
+        /** Its question is answered there; it is none of the things that are met. */
+        @Override
+        public Optional<OnPage> answerArea(PageElement.AnswerArea area) {
+            return Optional.empty();
         }
 
         private static Optional<OnPage> asItIs(PageElement thing) {

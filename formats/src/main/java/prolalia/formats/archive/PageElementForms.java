@@ -13,6 +13,7 @@ import prolalia.core.page.PageElement;
     @Type(value = PageElement.Link.class, name = "LINK"),
     @Type(value = PageElement.Jump.class, name = "JUMP"),
     @Type(value = PageElement.Text.class, name = "TEXT"),
-    @Type(value = PageElement.Picture.class, name = "PICTURE")
+    @Type(value = PageElement.Picture.class, name = "PICTURE"),
+    @Type(value = PageElement.AnswerArea.class, name = "ANSWER")
 })
 public interface PageElementForms {}
