@@ -31,7 +31,11 @@ import prolalia.app.sharing.LinkService;
 import prolalia.app.sound.FileTakes;
 import prolalia.app.sound.Verdict;
 import prolalia.app.stage.StageService;
+import prolalia.core.answer.AnswerKind;
+import prolalia.core.answer.ChoiceMark;
+import prolalia.core.answer.Question;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
@@ -39,6 +43,8 @@ import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.PlayRule;
 import prolalia.core.place.Area;
+import prolalia.core.script.LessonChange.LineStep;
+import prolalia.core.script.LineShape;
 
 /** Makes Tern Lane School in an empty data folder: its teachers, and a lesson whose voices ship as small files. */
 @Component
@@ -52,6 +58,7 @@ class DemoData implements SmartInitializingSingleton {
     private static final String[] BEAN_VOICES = {"bean-1a", "bean-1b", "bean-2a", "bean-2b", "bean-2c", "bean-2d"};
     private static final int BAKERY_PAGES = 3;
     private static final int BAKERY_VOICES = 6;
+    private static final List<String> BAKERY_RIGHT = List.of("three", "one loaf", "35");
 
     private final AccountService accounts;
     private final SchoolService school;
@@ -169,8 +176,40 @@ class DemoData implements SmartInitializingSingleton {
                         "Tern Lane School",
                         PageElement.Text.Size.TINY,
                         Look.Tint.SLATE)));
+        answered(lesson, pages);
         lessons.touch(lesson, System.currentTimeMillis() - DAY_MS);
         return lesson;
+    }
+
+    /** The first question leads on by its choices; the others are answered on the paper itself, and in its box. */
+    private void answered(String lesson, List<LessonPage> pages) {
+        boolean first = true;
+        for (ScriptLine line : lessons.script(lesson)) {
+            LineTraits traits = line.line().traits();
+            String words = line.line().words();
+            LineTraits changed = traits;
+            if (traits.question() != null && first) {
+                changed = traits.withQuestion(null);
+                first = false;
+            } else if (BAKERY_RIGHT.contains(words) && traits.kind() == LineKind.CHOICE) {
+                changed = traits.withMark(new ChoiceMark(true, 0));
+            } else if (words.startsWith("Show how")
+                    && line.pageId().equals(pages.get(0).id())) {
+                changed = traits.withKind(LineKind.QUESTION)
+                        .withQuestion(Question.of(AnswerKind.DRAWING).withRequired(false));
+                stages.add(
+                        line.pageId(),
+                        List.of(new PageElement.AnswerArea(
+                                "box",
+                                new Area(0.114, 0.704, 0.744, 0.13),
+                                line.line().id())));
+            }
+            if (!changed.equals(traits)) {
+                LineShape shape = lines.shape(line.line().id());
+                lines.make(
+                        new LineStep(line.line().id(), shape, shape.withTraits(changed)), System.currentTimeMillis());
+            }
+        }
     }
 
     private static Path copied(String name, Path to) throws IOException {

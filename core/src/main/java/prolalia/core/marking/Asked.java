@@ -138,6 +138,11 @@ public record Asked(
         return line.id();
     }
 
+    /** Whether a line is one of its choices. */
+    public boolean isAskedWith(String lineId) {
+        return choices.stream().anyMatch(choice -> choice.id().equals(lineId));
+    }
+
     public boolean isRight(String choiceId) {
         return choices.stream().anyMatch(choice -> choice.id().equals(choiceId) && choice.isRight());
     }

@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.Question;
 import prolalia.core.marking.Asked;
+import prolalia.core.place.Area;
 import prolalia.core.published.StudentPage.SaidLine;
 
 /**
@@ -21,11 +22,22 @@ import prolalia.core.published.StudentPage.SaidLine;
  * @param hints that are heard when they are asked for
  * @param onPicture whether it is answered on the picture of its page
  * @param longestSeconds so long a spoken answer may be
+ * @param places of the words of its choices on the picture, by their ids; none: it is answered beside it
  */
 public record AskedOnPage(
-        Asked asked, List<SaidLine> choices, List<SaidLine> hints, boolean onPicture, int longestSeconds) {
+        Asked asked,
+        List<SaidLine> choices,
+        List<SaidLine> hints,
+        boolean onPicture,
+        int longestSeconds,
+        Map<String, Area> places) {
     static AskedOnPage of(
-            Asked asked, List<SaidLine> choices, List<SaidLine> hints, boolean onPicture, int longestSeconds) {
+            Asked asked,
+            List<SaidLine> choices,
+            List<SaidLine> hints,
+            boolean onPicture,
+            int longestSeconds,
+            Map<String, Area> places) {
         List<SaidLine> shown = new ArrayList<>(choices);
         AnswerKind kind = asked.question().kind();
         if (kind == AnswerKind.ORDER || kind == AnswerKind.PAIRS) {
@@ -37,7 +49,7 @@ public record AskedOnPage(
             }
         }
         int own = asked.question().longestSeconds();
-        return new AskedOnPage(asked, shown, hints, onPicture, own == 0 ? longestSeconds : own);
+        return new AskedOnPage(asked, shown, hints, onPicture, own == 0 ? longestSeconds : own, places);
     }
 
     public String id() {

@@ -1,6 +1,7 @@
 package prolalia.core.published;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +12,7 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.marking.Asked;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PlayRule;
+import prolalia.core.place.Area;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.StudentPage.OnPage;
@@ -121,7 +123,13 @@ public final class StudentPages {
                         question.question().place() != null;
                 };
         int seconds = lesson.settings().answering().longestSeconds();
-        return AskedOnPage.of(question, choices, hints, onPicture, seconds);
+        Map<String, Area> places = new HashMap<>();
+        staged.things().forEach(thing -> {
+            if (onPicture && thing instanceof PageElement.Spot spot && question.isAskedWith(spot.lineId())) {
+                places.putIfAbsent(spot.lineId(), spot.press() == null ? spot.area() : spot.press());
+            }
+        });
+        return AskedOnPage.of(question, choices, hints, onPicture, seconds, places);
     }
 
     private static PlayRule ruleOf(PublishedLine line, StagedPage staged) {

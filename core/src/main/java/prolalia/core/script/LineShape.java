@@ -39,7 +39,7 @@ public record LineShape(
         return new LineShape(changed, traits, removed, keptTakeId, place, standingLineId);
     }
 
-    LineShape withTraits(LineTraits changed) {
+    public LineShape withTraits(LineTraits changed) {
         return new LineShape(words, changed, removed, keptTakeId, place, standingLineId);
     }
 
