@@ -280,8 +280,8 @@ public class AssignmentService {
     private Progress progress(Assignment assignment, Accommodation accommodation, Done done) {
         PublishedLesson lesson = met(assignment, accommodation);
         return done == null
-                ? Progress.of(lesson, List.of(), false, 0)
-                : Progress.of(lesson, done.heard().keySet(), true, done.lastAt());
+                ? Progress.of(lesson, List.of(), false, 0, false)
+                : Progress.of(lesson, done.heard().keySet(), true, done.lastAt(), done.handedIn());
     }
 
     private PublishedLesson met(Assignment assignment, Accommodation accommodation) {

@@ -9,6 +9,7 @@ import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
 import static prolalia.app.platform.db.Tables.HEARD_LINE;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.RESPONSE;
 import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.VISIT;
 
@@ -48,8 +49,9 @@ class AssignmentStore {
      * What a child did with an assignment.
      *
      * @param heard the lines that she heard, by how often
+     * @param handedIn whether she handed in what she answered
      */
-    record Done(long openedAt, long lastAt, Map<String, Integer> heard) {}
+    record Done(long openedAt, long lastAt, Map<String, Integer> heard, boolean handedIn) {}
 
     /** What was given to a class and is there, the first on a child's page first. */
     List<Assignment> ofClass(String classId) {
@@ -198,10 +200,20 @@ class AssignmentStore {
     /** What children did with assignments, by the ids of both. */
     Map<String, Map<String, Done>> done(List<String> assignmentIds) {
         Map<String, Map<String, Done>> done = new HashMap<>();
-        looking.selectFrom(VISIT)
+        looking.select(VISIT.fields())
+                .select(RESPONSE.HANDED_IN_AT)
+                .from(VISIT)
+                .leftJoin(RESPONSE)
+                .on(RESPONSE.ASSIGNMENT_ID.eq(VISIT.ASSIGNMENT_ID), RESPONSE.STUDENT_ID.eq(VISIT.STUDENT_ID))
                 .where(VISIT.ASSIGNMENT_ID.in(assignmentIds))
-                .forEach(row -> done.computeIfAbsent(row.getAssignmentId(), unseen -> new HashMap<>())
-                        .put(row.getStudentId(), new Done(row.getOpenedAt(), row.getLastAt(), new HashMap<>())));
+                .forEach(row -> done.computeIfAbsent(row.get(VISIT.ASSIGNMENT_ID), unseen -> new HashMap<>())
+                        .put(
+                                row.get(VISIT.STUDENT_ID),
+                                new Done(
+                                        row.get(VISIT.OPENED_AT),
+                                        row.get(VISIT.LAST_AT),
+                                        new HashMap<>(),
+                                        row.get(RESPONSE.HANDED_IN_AT) != null)));
         looking.selectFrom(HEARD_LINE)
                 .where(HEARD_LINE.ASSIGNMENT_ID.in(assignmentIds))
                 .forEach(row -> Optional.ofNullable(done.get(row.getAssignmentId()))

@@ -41,6 +41,7 @@ class DemoClasses {
     private final LessonStore lessons;
     private final LessonSharing sharing;
     private final FileTakes takes;
+    private final DemoAnswers answers;
 
     DemoClasses(
             ClassService classes,
@@ -49,7 +50,9 @@ class DemoClasses {
             AssignmentService assignments,
             LessonStore lessons,
             LessonSharing sharing,
-            FileTakes takes) {
+            FileTakes takes,
+            DemoAnswers answers) {
+        this.answers = answers;
         this.sharing = sharing;
         this.classes = classes;
         this.studentService = studentService;
@@ -71,7 +74,8 @@ class DemoClasses {
         List<String> ids = students.stream().map(ClassStudent::id).toList();
         studentService.addGroup(ines, id, "Sand", ids.subList(0, 7));
         studentService.addGroup(ines, id, "Shells", ids.subList(7, ids.size()));
-        give(ines, id, weather, "");
+        String form = give(ines, id, weather, "");
+        answers.make(form, id, ids);
         give(ines, id, bakery, "");
         give(ines, id, bean, BEAN_DIRECTION);
         String said = classAccess.require(ines, id).lessonId();
@@ -95,8 +99,9 @@ class DemoClasses {
         give(tobi, id, bean, "");
     }
 
-    private void give(Teacher teacher, String classId, LessonSummary lesson, String direction) {
-        assignments.give(teacher, lesson.id(), new Giving(classId, List.of(), List.of(), direction, "", null, null));
+    private String give(Teacher teacher, String classId, LessonSummary lesson, String direction) {
+        return assignments.give(
+                teacher, lesson.id(), new Giving(classId, List.of(), List.of(), direction, "", null, null));
     }
 
     private void keep(Teacher teacher, String line, String voice) throws IOException {

@@ -48,7 +48,7 @@ public class ResponseService {
     }
 
     /** How an answer was taken in. */
-    enum Taken {
+    public enum Taken {
         SAVED,
         /** It is kept, but the lesson is over by now. */
         CLOSED,
@@ -64,7 +64,7 @@ public class ResponseService {
      * @param words that are said; null: nothing
      * @param triesLeft null: as many as she likes
      */
-    record Heard(Outcome outcome, Double points, Integer most, String sound, String words, Integer triesLeft) {}
+    public record Heard(Outcome outcome, Double points, Integer most, String sound, String words, Integer triesLeft) {}
 
     /** A part of a spoken answer. */
     record Piece(String id, long durationMs, String trace) {
@@ -84,9 +84,9 @@ public class ResponseService {
     record State(Map<String, Held> answers, boolean handedIn, boolean open) {}
 
     /** @param missing the questions that are to be answered first, with the numbers of their pages */
-    record HandedIn(boolean done, List<Missing> missing, Map<String, Heard> heard, double points, int most) {}
+    public record HandedIn(boolean done, List<Missing> missing, Map<String, Heard> heard, double points, int most) {}
 
-    record Missing(String question, int page) {}
+    public record Missing(String question, int page) {}
 
     State state(Student student, String assignmentId) {
         Met met = assignments.meetStill(student, assignmentId);

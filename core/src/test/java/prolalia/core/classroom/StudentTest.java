@@ -119,14 +119,14 @@ class StudentTest {
     @Test
     void howFarSheCameIsOfWhatSheIsToHear() {
         PublishedLesson all = lesson();
-        assertThat(Progress.of(all, List.of("p", "gone"), true, 5).share()).isEqualTo(1.0 / 3);
-        assertThat(Progress.of(all.onlyPages(List.of("1")), List.of("p", "q"), true, 5)
+        assertThat(Progress.of(all, List.of("p", "gone"), true, 5, false).share()).isEqualTo(1.0 / 3);
+        assertThat(Progress.of(all.onlyPages(List.of("1")), List.of("p", "q"), true, 5, false)
                         .isDone())
                 .isTrue();
-        assertThat(Progress.of(all, List.of(), false, 0).isDone()).isFalse();
+        assertThat(Progress.of(all, List.of(), false, 0, false).isDone()).isFalse();
         Accommodation silent =
                 new Accommodation(Accommodation.Hears.NOTHING, 100, Accommodation.Words.SHOWN, false, false, 0);
-        assertThat(Progress.of(silent.of(all), List.of(), true, 5).isDone())
+        assertThat(Progress.of(silent.of(all), List.of(), true, 5, false).isDone())
                 .as("whoever hears nothing is done when she opened it")
                 .isTrue();
     }

@@ -1,0 +1,160 @@
+package prolalia.app.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.io.ClassPathResource;
+import org.springframework.stereotype.Component;
+import prolalia.app.account.Actor.Student;
+import prolalia.app.assignment.AssignmentService;
+import prolalia.app.response.ResponseService;
+import prolalia.app.sound.AnswerRecordings;
+import prolalia.app.sound.AnswerRecordings.Place;
+import prolalia.core.answer.Given;
+import prolalia.core.answer.Given.Point;
+import prolalia.core.answer.Given.Stroke;
+import prolalia.core.marking.Asked;
+import prolalia.core.marking.Asked.Choice;
+
+/** What the Terns answered to the form, made up: some of it spoken, some drawn. The first of them is the visitor's. */
+@Component
+@ConditionalOnProperty("prolalia.demo")
+class DemoAnswers {
+    private static final long LONGEST_MS = 60_000;
+    private static final List<String> TYPED = List.of("rain", "Rain", "rain drops", "snow", "rane", "rainfall");
+    private static final List<String> NUMBERS = List.of("7", "7 cm", "7cm", "8", "7", "1");
+    private static final List<String> LIKED = List.of(
+            "Snow, it is quiet.",
+            "Sun becose of the beach",
+            "Wind. My kite goes up!",
+            "I like rain on the roof.",
+            "storms are loud and good");
+
+    private final ResponseService responses;
+    private final AnswerRecordings recordings;
+    private final AssignmentService assignments;
+
+    DemoAnswers(ResponseService responses, AnswerRecordings recordings, AssignmentService assignments) {
+        this.responses = responses;
+        this.recordings = recordings;
+        this.assignments = assignments;
+    }
+
+    /** @param students of the class, in order */
+    void make(String assignmentId, String classId, List<String> students) throws IOException {
+        for (int i = 1; i < students.size(); i++) {
+            answer(new Student(students.get(i), classId), assignmentId, i);
+        }
+    }
+
+    private void answer(Student student, String assignmentId, int which) throws IOException {
+        Random chance = new Random(which);
+        List<Asked> asked = assignments.meet(student, assignmentId).lesson().pages().stream()
+                .flatMap(page -> page.questions().stream())
+                .toList();
+        // Two are still at it.
+        int until = which % 6 == 5 ? 4 : asked.size();
+        for (Asked question : asked.subList(0, until)) {
+            Given given = given(question, student, assignmentId, which, chance);
+            if (!given.isNothing()) {
+                responses.give(
+                        student, assignmentId, question.id(), UUID.randomUUID().toString(), given);
+            }
+        }
+        responses.handIn(student, assignmentId);
+    }
+
+    private Given given(Asked asked, Student student, String assignmentId, int which, Random chance)
+            throws IOException {
+        List<Choice> choices = asked.choices();
+        boolean knows = chance.nextInt(10) < 7;
+        return switch (asked.question().kind()) {
+            case ONE_CHOICE ->
+                Given.chosen(choices.stream()
+                        .filter(choice -> choice.isRight() == knows)
+                        .findFirst()
+                        .orElseThrow()
+                        .id());
+            case SEVERAL_CHOICES ->
+                Given.chosen(choices.stream()
+                        .filter(choice -> knows ? choice.isRight() : chance.nextBoolean())
+                        .map(Choice::id)
+                        .toArray(String[]::new));
+            case SHORT_WORDS -> Given.typed(TYPED.get(which % TYPED.size()));
+            case NUMBER -> Given.typed(NUMBERS.get(which % NUMBERS.size()));
+            case ORDER -> order(choices, knows);
+            case PAIRS -> pairs(choices, knows);
+            case AREAS -> Given.pressed(knows ? new Point(0.74, 0.25) : new Point(0.19, 0.27));
+            case LONG_TEXT -> Given.typed(LIKED.get(which % LIKED.size()));
+            case SPOKEN -> spoken(student, assignmentId, asked.id(), which);
+            case DRAWING -> drawn(which, chance);
+            case PICTURE -> Given.NOTHING;
+        };
+    }
+
+    private static Given order(List<Choice> choices, boolean knows) {
+        List<String> ids = new ArrayList<>(choices.stream().map(Choice::id).toList());
+        if (!knows) {
+            Collections.swap(ids, 1, 2);
+        }
+        return Given.chosen(ids.toArray(String[]::new));
+    }
+
+    private static Given pairs(List<Choice> choices, boolean knows) {
+        int half = choices.size() / 2;
+        Map<String, String> pairs = java.util.stream.IntStream.range(0, half)
+                .boxed()
+                .collect(Collectors.toMap(
+                        i -> choices.get(i).id(),
+                        i -> choices.get(half + (knows || i == 0 ? i : half - i))
+                                .id()));
+        return Given.paired(pairs);
+    }
+
+    private Given spoken(Student student, String assignmentId, String questionId, int which) throws IOException {
+        String id = UUID.randomUUID().toString();
+        Place place = responses.place(student, assignmentId, questionId);
+        try (InputStream voice =
+                new ClassPathResource("demo/weather/child-" + (which % 3 + 1) + ".ogg").getInputStream()) {
+            recordings.receive(place, id, "audio/ogg", 0, voice);
+        }
+        recordings.end(place, id, 1, LONGEST_MS);
+        return new Given(null, null, null, null, List.of(id), null, null);
+    }
+
+    /** A sun or a cloud, by a hand that isn't steady. */
+    private static Given drawn(int which, Random chance) {
+        List<Stroke> strokes = new ArrayList<>();
+        int rays = which % 2 == 0 ? 9 : 0;
+        List<Integer> round = new ArrayList<>();
+        for (int step = 0; step <= 36; step++) {
+            double angle = step * Math.PI / 18;
+            double wobble = 1 + 0.08 * chance.nextGaussian() + (rays == 0 ? 0.25 * Math.abs(Math.sin(2 * angle)) : 0);
+            round.add((int) (4_800 + 1_300 * wobble * (rays == 0 ? 1.7 : 1) * Math.cos(angle)));
+            round.add((int) (4_600 + 1_900 * wobble * Math.sin(angle)));
+        }
+        strokes.add(new Stroke(6, round));
+        for (int ray = 0; ray < rays; ray++) {
+            double angle = ray * 2 * Math.PI / rays + 0.1 * chance.nextGaussian();
+            strokes.add(new Stroke(
+                    6,
+                    List.of(
+                            (int) (4_800 + 1_700 * Math.cos(angle)),
+                            (int) (4_600 + 2_500 * Math.sin(angle)),
+                            (int) (4_800 + 2_500 * Math.cos(angle)),
+                            (int) (4_600 + 3_600 * Math.sin(angle)))));
+        }
+        for (int drop = 0; drop < (rays == 0 ? 7 : 0); drop++) {
+            int x = 3_000 + drop * 550;
+            strokes.add(new Stroke(6, List.of(x, 7_100, x - 120, 7_900 + chance.nextInt(500))));
+        }
+        return new Given(null, null, null, null, null, strokes, null);
+    }
+}
