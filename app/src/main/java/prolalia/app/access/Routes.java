@@ -218,6 +218,7 @@ final class Routes {
             new Route(GET, "/lessons/{id}/pages/every", Who.OWNER),
             new Route(GET, "/lessons/{id}/pages/{number}", Who.OWNER),
             new Route(PUT, "/lessons/{id}/questions", Who.OWNER),
+            new Route(GET, "/lessons/{id}/questions.zip", Who.OWNER),
             new Route(PUT, "/lessons/{id}/questions/reading", Who.OWNER),
             new Route(GET, "/lessons/{id}/paste", Who.OWNER),
             new Route(POST, "/lessons/{id}/paste", Who.OWNER),

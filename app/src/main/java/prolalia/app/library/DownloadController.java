@@ -2,8 +2,11 @@ package prolalia.app.library;
 
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -27,7 +30,9 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
 import prolalia.core.lesson.SpeakingName;
+import prolalia.core.marking.Asked;
 import prolalia.formats.archive.SoundArchive;
+import prolalia.formats.qti.QtiPackage;
 
 /** Takes as files with names that say what is in them. */
 @Controller
@@ -104,6 +109,26 @@ class DownloadController {
         }
         return file(folder + " (sounds).zip", ZIP)
                 .body(out -> SoundArchive.write(folder, script.toString(), sounds, out));
+    }
+
+    /** Its questions as a QTI package, with their sounds. */
+    @GetMapping("/lessons/{id}/questions.zip")
+    ResponseEntity<StreamingResponseBody> questions(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        LessonView lesson = takes.heard(lessons.summary(teacher.actor(), id));
+        List<Asked> questions = new ArrayList<>();
+        Map<String, Path> sounds = new HashMap<>();
+        for (PageView page : lesson.pages()) {
+            questions.addAll(
+                    Asked.on(page.lines().stream().map(ScriptLine::line).toList()));
+            page.lines().stream()
+                    .filter(line -> line.soundHash() != null)
+                    .forEach(line -> sounds.put(line.line().id(), media.file(line.soundHash())));
+        }
+        String title = lesson.summary().title();
+        String lang = lessons.settings(id).lang();
+        return file(SpeakingName.of(title) + " (QTI).zip", ZIP)
+                .body(out -> QtiPackage.write(title, lang, questions, sounds, out));
     }
 
     private static ResponseEntity.BodyBuilder file(String name, MediaType type) {

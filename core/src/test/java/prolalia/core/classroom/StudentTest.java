@@ -119,7 +119,8 @@ class StudentTest {
     @Test
     void howFarSheCameIsOfWhatSheIsToHear() {
         PublishedLesson all = lesson();
-        assertThat(Progress.of(all, List.of("p", "gone"), true, 5, false).share()).isEqualTo(1.0 / 3);
+        assertThat(Progress.of(all, List.of("p", "gone"), true, 5, false).share())
+                .isEqualTo(1.0 / 3);
         assertThat(Progress.of(all.onlyPages(List.of("1")), List.of("p", "q"), true, 5, false)
                         .isDone())
                 .isTrue();

@@ -7,6 +7,7 @@ import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.formats.xml.XmlOut;
 
 /** A chapter of a book: its text, and the overlay that says when each word of it is heard. */
 sealed class BookChapter permits FixedChapter {
@@ -91,13 +92,13 @@ sealed class BookChapter permits FixedChapter {
         return false;
     }
 
-    BookXml document() {
-        return new BookXml("html", "xmlns", "http://www.w3.org/1999/xhtml", "lang", lang, "xml:lang", lang);
+    XmlOut document() {
+        return new XmlOut("html", "xmlns", "http://www.w3.org/1999/xhtml", "lang", lang, "xml:lang", lang);
     }
 
     /** XHTML (EPUB 3.3, 6.1). */
     byte[] text() {
-        BookXml xml = document();
+        XmlOut xml = document();
         xml.open("head")
                 .element("title", title)
                 .empty("link", "rel", "stylesheet", "type", "text/css", "href", "book.css")
@@ -128,7 +129,7 @@ sealed class BookChapter permits FixedChapter {
         return LessonSettings.USUAL_LANG.equals(lang) ? null : LessonSettings.USUAL_LANG;
     }
 
-    private static void line(LinePart part, String id, BookXml xml) {
+    private static void line(LinePart part, String id, XmlOut xml) {
         LineTraits is = part.line().line().traits();
         String kind = is.kind().name().toLowerCase(Locale.ROOT);
         xml.open("p", "id", id, "class", kind, "dir", "auto", "lang", is.lang(), "xml:lang", is.lang());
@@ -152,7 +153,7 @@ sealed class BookChapter permits FixedChapter {
 
     /** A Media Overlay Document (EPUB 3.3, 9.2): word by word; a line whose words have no times as a whole. */
     byte[] overlay() {
-        BookXml xml = new BookXml(
+        XmlOut xml = new XmlOut(
                 "smil",
                 "xmlns",
                 "http://www.w3.org/ns/SMIL",
@@ -171,7 +172,7 @@ sealed class BookChapter permits FixedChapter {
         return xml.close().end();
     }
 
-    private void overlay(LinePart part, String id, BookXml xml) {
+    private void overlay(LinePart part, String id, XmlOut xml) {
         long end = part.line().durationMs();
         if (part.words().isEmpty()) {
             clip(xml, id, part.sound(), 0, end);
@@ -188,7 +189,7 @@ sealed class BookChapter permits FixedChapter {
         xml.close();
     }
 
-    private void clip(BookXml xml, String id, String sound, long fromMs, long toMs) {
+    private void clip(XmlOut xml, String id, String sound, long fromMs, long toMs) {
         xml.open("par")
                 .empty("text", "src", name + ".xhtml#" + id)
                 .empty("audio", "src", sound, "clipBegin", seconds(fromMs), "clipEnd", seconds(toMs))

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import prolalia.formats.xml.XmlOut;
 
 /**
  * The package of a book (EPUB 3.3, 5).
@@ -17,7 +18,7 @@ record BookPackage(
     private static final String XHTML = "application/xhtml+xml";
 
     static byte[] container(String packageDocument) {
-        return new BookXml("container", "xmlns", "urn:oasis:names:tc:opendocument:xmlns:container", "version", "1.0")
+        return new XmlOut("container", "xmlns", "urn:oasis:names:tc:opendocument:xmlns:container", "version", "1.0")
                 .open("rootfiles")
                 .empty("rootfile", "full-path", packageDocument, "media-type", "application/oebps-package+xml")
                 .close()
@@ -25,7 +26,7 @@ record BookPackage(
     }
 
     static byte[] navigation(String title, String lang, List<BookChapter> chapters) {
-        BookXml xml = new BookXml(
+        XmlOut xml = new XmlOut(
                 "html",
                 "xmlns",
                 "http://www.w3.org/1999/xhtml",
@@ -53,7 +54,7 @@ record BookPackage(
     }
 
     byte[] packageDocument() {
-        BookXml xml = new BookXml(
+        XmlOut xml = new XmlOut(
                 "package",
                 "xmlns",
                 "http://www.idpf.org/2007/opf",
@@ -83,7 +84,7 @@ record BookPackage(
         return chapters.stream().anyMatch(BookChapter::isFixed);
     }
 
-    private void metadata(BookXml xml) {
+    private void metadata(XmlOut xml) {
         xml.open("metadata", "xmlns:dc", "http://purl.org/dc/elements/1.1/")
                 .element("dc:identifier", "urn:uuid:" + id, "id", "id")
                 .element("dc:title", titled(title))
@@ -116,7 +117,7 @@ record BookPackage(
                 .close();
     }
 
-    private void manifest(BookXml xml) {
+    private void manifest(XmlOut xml) {
         xml.open("manifest").empty("item", "id", "nav", "href", "nav.xhtml", "media-type", XHTML, "properties", "nav");
         for (BookChapter chapter : chapters) {
             String overlay = chapter.isHeard() ? chapter.name() + "-overlay" : null;

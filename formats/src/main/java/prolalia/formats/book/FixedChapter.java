@@ -8,6 +8,7 @@ import java.util.Map;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.place.Area;
 import prolalia.core.place.WordPlaces.StandingWord;
+import prolalia.formats.xml.XmlOut;
 
 /**
  * A page of a book that looks as it was given (EPUB 3.3, 8.2): its picture, and over it the words where they stand, unseen until
@@ -53,7 +54,7 @@ final class FixedChapter extends BookChapter {
 
     @Override
     byte[] text() {
-        BookXml xml = document();
+        XmlOut xml = document();
         xml.open("head")
                 .element("title", title())
                 .empty("meta", "name", "viewport", "content", "width=" + WIDTH + ", height=" + Math.round(height()))
@@ -80,7 +81,7 @@ final class FixedChapter extends BookChapter {
         return xml.close().end();
     }
 
-    private void line(LinePart part, String id, Area area, BookXml xml) {
+    private void line(LinePart part, String id, Area area, XmlOut xml) {
         xml.open(
                 "p",
                 "id",
@@ -118,7 +119,7 @@ final class FixedChapter extends BookChapter {
     }
 
     /** Words over their places; what stands nowhere is there to be heard. */
-    private void letters(String words, List<Area> places, BookXml xml) {
+    private void letters(String words, List<Area> places, XmlOut xml) {
         if (places.isEmpty()) {
             xml.text(words);
         }

@@ -71,13 +71,23 @@ final class QtiForm {
         if (question == null) {
             return;
         }
-        int points = Double.isNaN(item.normalMaximum()) ? 1 : (int) Math.round(item.normalMaximum());
+        int points = points(item);
         question = question.withPoints(points);
         lines.add(new ReadLine(LineTraits.of(LineKind.QUESTION).withQuestion(question), words));
         choices(interaction, declaration, question.kind());
         if (question.kind().hasRightChoices()
                 && (declaration == null || right(declaration).isEmpty())) {
             find(number, Kind.NO_RIGHT_ANSWER, "");
+        }
+    }
+
+    /** What a right answer is worth by the item's own rules, in whole points; 1 when that isn't told. */
+    private static int points(QtiItem item) {
+        try {
+            double most = QtiMarking.mark(item, Map.of()).most();
+            return most > 0 ? (int) Math.max(1, Math.round(most)) : 1;
+        } catch (QtiMarking.UnknownRuleException | IndexOutOfBoundsException unknown) {
+            return Double.isNaN(item.normalMaximum()) ? 1 : (int) Math.round(item.normalMaximum());
         }
     }
 

@@ -1,4 +1,4 @@
-package prolalia.formats.book;
+package prolalia.formats.xml;
 
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
@@ -7,12 +7,12 @@ import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 
 /** Writes XML, element by element; signs that XML 1.0 has no place for are left out. */
-final class BookXml {
+public final class XmlOut {
     private final ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     private final XMLStreamWriter out;
 
     /** @param attributes of the root, name and value in turns */
-    BookXml(String root, String... attributes) {
+    public XmlOut(String root, String... attributes) {
         try {
             out = XMLOutputFactory.newFactory().createXMLStreamWriter(bytes, "UTF-8");
             out.writeStartDocument("UTF-8", "1.0");
@@ -22,34 +22,34 @@ final class BookXml {
         }
     }
 
-    BookXml open(String name, String... attributes) {
+    public XmlOut open(String name, String... attributes) {
         return tried(() -> {
             out.writeStartElement(name);
             writeAttributes(attributes);
         });
     }
 
-    BookXml close() {
+    public XmlOut close() {
         return tried(out::writeEndElement);
     }
 
-    BookXml empty(String name, String... attributes) {
+    public XmlOut empty(String name, String... attributes) {
         return tried(() -> {
             out.writeEmptyElement(name);
             writeAttributes(attributes);
         });
     }
 
-    BookXml text(String words) {
+    public XmlOut text(String words) {
         return tried(() -> out.writeCharacters(plain(words)));
     }
 
     /** An element with nothing but words in it. */
-    BookXml element(String name, String words, String... attributes) {
+    public XmlOut element(String name, String words, String... attributes) {
         return open(name, attributes).text(words).close();
     }
 
-    byte[] end() {
+    public byte[] end() {
         tried(out::writeEndDocument);
         tried(out::flush);
         return bytes.toByteArray();
@@ -86,7 +86,7 @@ final class BookXml {
         void go() throws XMLStreamException;
     }
 
-    private BookXml tried(Writing writing) {
+    private XmlOut tried(Writing writing) {
         try {
             writing.go();
         } catch (XMLStreamException failure) {

@@ -1,0 +1,2 @@
+/** XML as it is written. */
+package prolalia.formats.xml;
