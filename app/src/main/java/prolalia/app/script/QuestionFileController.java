@@ -15,8 +15,6 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.lesson.LessonAccess;
-import prolalia.app.lesson.Right;
 import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.TooLargeException;
 import prolalia.app.script.ScriptService.PasteFault;
@@ -32,12 +30,10 @@ class QuestionFileController {
     private static final long LARGEST_BYTES = 20L << 20;
     private static final int MOST_SHOWN = 200;
 
-    private final LessonAccess access;
     private final ScriptService script;
     private final IncomingFiles files;
 
-    QuestionFileController(LessonAccess access, ScriptService script, IncomingFiles files) {
-        this.access = access;
+    QuestionFileController(ScriptService script, IncomingFiles files) {
         this.script = script;
         this.files = files;
     }
@@ -52,7 +48,7 @@ class QuestionFileController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        access.require(teacher.actor(), id, Right.EDIT);
+        script.requireEditable(teacher.actor(), id);
         ReadForm form = read(request, name, response, model);
         if (form == null) {
             return "script/questions-read";
@@ -80,7 +76,7 @@ class QuestionFileController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        access.require(teacher.actor(), id, Right.EDIT);
+        script.requireEditable(teacher.actor(), id);
         ReadForm form = read(request, name, response, model);
         Optional<PasteFault> fault = form == null ? Optional.empty() : script.faultOf(id, form.lines());
         if (form == null || fault.isPresent()) {

@@ -86,6 +86,11 @@ class ScriptService {
         TOO_LONG
     }
 
+    /** Whether this one may change a lesson's script: to others it isn't there. */
+    void requireEditable(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.EDIT);
+    }
+
     Optional<PasteFault> faultOf(String lessonId, List<ReadLine> read) {
         if (read.isEmpty()) {
             return Optional.of(PasteFault.EMPTY);
