@@ -1,10 +1,8 @@
 package prolalia.app.demo;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.util.List;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
-import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentService;
@@ -18,8 +16,6 @@ import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.Membership;
 import prolalia.app.lesson.ScriptLine;
-import prolalia.app.sound.FileTakes;
-import prolalia.app.sound.Verdict;
 import prolalia.core.lesson.LineKind;
 
 /** The classes of Tern Lane School: the Terns, whose names are said, and the Plovers, whose names are to be read aloud. */
@@ -40,7 +36,7 @@ class DemoClasses {
     private final AssignmentService assignments;
     private final LessonStore lessons;
     private final LessonSharing sharing;
-    private final FileTakes takes;
+    private final DemoVoices voices;
     private final DemoAnswers answers;
 
     DemoClasses(
@@ -50,7 +46,7 @@ class DemoClasses {
             AssignmentService assignments,
             LessonStore lessons,
             LessonSharing sharing,
-            FileTakes takes,
+            DemoVoices voices,
             DemoAnswers answers) {
         this.answers = answers;
         this.sharing = sharing;
@@ -59,7 +55,7 @@ class DemoClasses {
         this.classAccess = classAccess;
         this.assignments = assignments;
         this.lessons = lessons;
-        this.takes = takes;
+        this.voices = voices;
     }
 
     /** The Terns, with two groups, and two lessons given to them. */
@@ -69,7 +65,7 @@ class DemoClasses {
         classes.addTeacher(ines, id, aideId);
         List<ClassStudent> students = studentService.addStudents(ines, id, OF_TERNS);
         for (int i = 0; i < students.size(); i++) {
-            keep(ines, students.get(i).nameLineId(), "terns/name-" + (i + 1));
+            voices.keep(ines, students.get(i).nameLineId(), "terns/name-" + (i + 1));
         }
         List<String> ids = students.stream().map(ClassStudent::id).toList();
         studentService.addGroup(ines, id, "Sand", ids.subList(0, 7));
@@ -82,11 +78,11 @@ class DemoClasses {
         for (ScriptLine line : lessons.script(said)) {
             String words = line.line().words();
             if (words.equals(bean.title())) {
-                keep(ines, line.line().id(), "terns/title-bean");
+                voices.keep(ines, line.line().id(), "terns/title-bean");
             } else if (words.equals(bakery.title())) {
-                keep(ines, line.line().id(), "terns/title-bakery");
+                voices.keep(ines, line.line().id(), "terns/title-bakery");
             } else if (line.line().kind() == LineKind.DIRECTION) {
-                keep(ines, line.line().id(), "terns/direction-bean");
+                voices.keep(ines, line.line().id(), "terns/direction-bean");
             }
         }
     }
@@ -102,15 +98,5 @@ class DemoClasses {
     private String give(Teacher teacher, String classId, LessonSummary lesson, String direction) {
         return assignments.give(
                 teacher, lesson.id(), new Giving(classId, List.of(), List.of(), direction, "", null, null));
-    }
-
-    private void keep(Teacher teacher, String line, String voice) throws IOException {
-        String file = voice + ".ogg";
-        try (InputStream content = new ClassPathResource("demo/" + file).getInputStream()) {
-            Verdict verdict = takes.keep(teacher, line, file, null, content);
-            if (!(verdict instanceof Verdict.Taken)) {
-                throw new IllegalStateException("The demo's own voice was refused: " + file);
-            }
-        }
     }
 }

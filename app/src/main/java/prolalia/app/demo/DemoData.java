@@ -28,8 +28,6 @@ import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sharing.LinkService;
-import prolalia.app.sound.FileTakes;
-import prolalia.app.sound.Verdict;
 import prolalia.app.stage.StageService;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
@@ -66,7 +64,7 @@ class DemoData implements SmartInitializingSingleton {
     private final PageStore pageStore;
     private final LineStore lines;
     private final MediaStore media;
-    private final FileTakes takes;
+    private final DemoVoices voices;
     private final ReadPapers papers;
     private final StageService stages;
     private final LinkService links;
@@ -81,7 +79,7 @@ class DemoData implements SmartInitializingSingleton {
             PageStore pageStore,
             LineStore lines,
             MediaStore media,
-            FileTakes takes,
+            DemoVoices voices,
             ReadPapers papers,
             StageService stages,
             LinkService links,
@@ -96,7 +94,7 @@ class DemoData implements SmartInitializingSingleton {
         this.pageStore = pageStore;
         this.lines = lines;
         this.media = media;
-        this.takes = takes;
+        this.voices = voices;
         this.papers = papers;
         this.stages = stages;
         this.links = links;
@@ -144,10 +142,10 @@ class DemoData implements SmartInitializingSingleton {
         bringIn(lesson, "bakery", "At the bakery counter.pdf", "bakery.pdf", BAKERY_PAGES);
         List<ScriptLine> script = lessons.script(lesson);
         for (int line = 0; line < BAKERY_VOICES; line++) {
-            keep(teacher, script.get(line).line().id(), "bakery/voice-" + (line + 1));
+            voices.keep(teacher, script.get(line).line().id(), "bakery/voice-" + (line + 1));
         }
         List<LessonPage> pages = pageStore.of(lesson);
-        keep(
+        voices.keep(
                 teacher,
                 lines.add(pages.get(0).id(), LineKind.HINT, "Two coins make one roll. Count in twos."),
                 "bakery/voice-hint");
@@ -227,7 +225,7 @@ class DemoData implements SmartInitializingSingleton {
         bringIn(lesson, "bean", "How a bean wakes up.pptx", "bean.pptx", BEAN_PAGES);
         List<ScriptLine> script = lessons.script(lesson);
         for (int line = 0; line < BEAN_VOICES.length; line++) {
-            keep(teacher, script.get(line).line().id(), BEAN_VOICES[line]);
+            voices.keep(teacher, script.get(line).line().id(), BEAN_VOICES[line]);
         }
         lines.setIcon(script.get(0).line().id(), StepIcon.LOOK);
         lines.setIcon(script.get(script.size() - 1).line().id(), StepIcon.DRAW);
@@ -245,15 +243,5 @@ class DemoData implements SmartInitializingSingleton {
         }
         papers.take(lesson, fileName, file, place);
         FileSystemUtils.deleteRecursively(place);
-    }
-
-    private void keep(Teacher teacher, String line, String voice) throws IOException {
-        String file = voice + ".ogg";
-        try (InputStream content = new ClassPathResource("demo/" + file).getInputStream()) {
-            Verdict verdict = takes.keep(teacher, line, file, null, content);
-            if (!(verdict instanceof Verdict.Taken)) {
-                throw new IllegalStateException("The demo's own voice was refused: " + file);
-            }
-        }
     }
 }

@@ -16,8 +16,6 @@ import prolalia.app.lesson.PageStore;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.sharing.LinkService;
-import prolalia.app.sound.FileTakes;
-import prolalia.app.sound.Verdict;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.AnswerManner;
 import prolalia.core.answer.ChoiceMark;
@@ -48,7 +46,7 @@ class DemoForm {
     private final PageStore pages;
     private final LineStore lines;
     private final MediaStore media;
-    private final FileTakes takes;
+    private final DemoVoices voices;
     private final LinkService links;
     private final List<ReadLine> read = new ArrayList<>();
 
@@ -57,13 +55,13 @@ class DemoForm {
             PageStore pages,
             LineStore lines,
             MediaStore media,
-            FileTakes takes,
+            DemoVoices voices,
             LinkService links) {
         this.lessons = lessons;
         this.pages = pages;
         this.lines = lines;
         this.media = media;
-        this.takes = takes;
+        this.voices = voices;
         this.links = links;
     }
 
@@ -83,7 +81,7 @@ class DemoForm {
         questions();
         List<PlacedLine> added = lines.addAll(pages.add(lesson, now), List.copyOf(read));
         for (int i = 0; i < VOICES; i++) {
-            keep(teacher, added.get(i).id(), "weather/voice-" + (i + 1));
+            voices.keep(teacher, added.get(i).id(), "weather/voice-" + (i + 1));
         }
         onPicture(lesson, now);
         read.clear();
@@ -177,15 +175,5 @@ class DemoForm {
 
     private void pair(String words, int number) {
         read.add(new ReadLine(LineTraits.of(LineKind.CHOICE).withMark(new ChoiceMark(false, number)), words));
-    }
-
-    private void keep(Teacher teacher, String line, String voice) throws IOException {
-        String file = voice + ".ogg";
-        try (InputStream content = new ClassPathResource("demo/" + file).getInputStream()) {
-            Verdict verdict = takes.keep(teacher, line, file, null, content);
-            if (!(verdict instanceof Verdict.Taken)) {
-                throw new IllegalStateException("The demo's own voice was refused: " + file);
-            }
-        }
     }
 }

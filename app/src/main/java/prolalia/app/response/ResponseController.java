@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.classroom.DoorWay;
+import prolalia.app.papers.PictureReader;
 import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.LimitedStream;
 import prolalia.app.platform.MediaResponses;
@@ -176,7 +177,7 @@ class ResponseController {
             @PathVariable String id, @RequestParam("line") String questionId, HttpServletRequest request)
             throws IOException {
         String response = responses.place(student(request), id, questionId).responseId();
-        return pictures.keep(response, files.open(request, AnswerPictures.LARGEST_BYTES))
+        return pictures.keep(response, files.open(request, PictureReader.LARGEST_BYTES))
                 .map(hash -> ResponseEntity.ok(Map.of("hash", hash)))
                 .orElseGet(() -> ResponseEntity.unprocessableContent().build());
     }

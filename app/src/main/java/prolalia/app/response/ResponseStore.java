@@ -22,6 +22,7 @@ import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.Ids;
+import prolalia.app.platform.db.tables.records.ResponseRecord;
 import prolalia.app.response.StoredAnswer.Overruled;
 import prolalia.core.answer.Given;
 import prolalia.core.marking.Mark;
@@ -50,13 +51,17 @@ class ResponseStore {
     Optional<StoredResponse> find(String assignmentId, String studentId) {
         return looking.selectFrom(RESPONSE)
                 .where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId), RESPONSE.STUDENT_ID.eq(studentId))
-                .fetchOptional(row -> new StoredResponse(
-                        row.getId(),
-                        row.getAssignmentId(),
-                        row.getStudentId(),
-                        row.getBegunAt(),
-                        row.getLastAt(),
-                        row.getHandedInAt()));
+                .fetchOptional(ResponseStore::response);
+    }
+
+    private static StoredResponse response(ResponseRecord row) {
+        return new StoredResponse(
+                row.getId(),
+                row.getAssignmentId(),
+                row.getStudentId(),
+                row.getBegunAt(),
+                row.getLastAt(),
+                row.getHandedInAt());
     }
 
     /** The response of a student, begun now if it wasn't. */
@@ -76,13 +81,7 @@ class ResponseStore {
     List<StoredResponse> ofAssignment(String assignmentId) {
         return looking.selectFrom(RESPONSE)
                 .where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId))
-                .fetch(row -> new StoredResponse(
-                        row.getId(),
-                        row.getAssignmentId(),
-                        row.getStudentId(),
-                        row.getBegunAt(),
-                        row.getLastAt(),
-                        row.getHandedInAt()));
+                .fetch(ResponseStore::response);
     }
 
     /** Whether an answer came in already. */

@@ -2,24 +2,16 @@ package prolalia.app.stage;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
-import java.util.concurrent.Semaphore;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.Right;
-import prolalia.app.papers.OpenedPages;
-import prolalia.app.papers.PaperRun;
-import prolalia.app.platform.DataFolder;
-import prolalia.app.platform.LimitedStream;
+import prolalia.app.papers.PictureReader;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.platform.TooLargeException;
 import prolalia.app.stage.StageService.Stage;
@@ -31,36 +23,28 @@ import prolalia.formats.paper.PaperRefusedException;
 /** Pictures that are placed on pages, and pictures of pages. Each is read by a process of its own, as papers are. */
 @Service
 class PictureService {
-    private static final long LARGEST_BYTES = 20L << 20;
-
-    /** Each process has memory of its own: one after another. */
-    private final Semaphore room = new Semaphore(1, true);
-
-    private final OpenedPages opened;
+    private final PictureReader pictures;
     private final StageEditor stages;
     private final StageStore store;
     private final PageStore pages;
     private final LessonAccess access;
     private final LessonHistory history;
-    private final DataFolder folder;
     private final TransactionTemplate transaction;
 
     PictureService(
-            OpenedPages opened,
+            PictureReader pictures,
             StageEditor stages,
             StageStore store,
             PageStore pages,
             LessonAccess access,
             LessonHistory history,
-            DataFolder folder,
             TransactionTemplate transaction) {
-        this.opened = opened;
+        this.pictures = pictures;
         this.stages = stages;
         this.store = store;
         this.pages = pages;
         this.access = access;
         this.history = history;
-        this.folder = folder;
         this.transaction = transaction;
     }
 
@@ -121,27 +105,11 @@ class PictureService {
         return read.get(0);
     }
 
-    private List<PaperPage> read(InputStream content) throws IOException {
-        Path file = folder.newTemporaryFile();
-        Path place = folder.newTemporaryFolder();
+    private List<PaperPage> read(InputStream content) {
         try {
-            Files.copy(new LimitedStream(content, LARGEST_BYTES), file, StandardCopyOption.REPLACE_EXISTING);
-            return read(file, place);
+            return pictures.read(content);
         } catch (PaperRefusedException | TooLargeException | IOException refused) {
             throw new StageRefusedException(StageRefusal.PICTURE);
-        } finally {
-            Files.deleteIfExists(file);
-            FileSystemUtils.deleteRecursively(place);
         }
-    }
-
-    private List<PaperPage> read(Path file, Path place) throws IOException, PaperRefusedException {
-        room.acquireUninterruptibly();
-        try (PaperRun run = new PaperRun(file, place)) {
-            run.await((page, pages) -> {});
-        } finally {
-            room.release();
-        }
-        return opened.kept(place);
     }
 }

@@ -5,6 +5,9 @@ import static org.awaitility.Awaitility.await;
 
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -13,6 +16,44 @@ import org.junit.jupiter.api.io.TempDir;
 /** Work that goes on behind the teacher's back survives a server that dies: it is done at the next start. */
 class RestartTest {
     private static final String[] VOICES = {"bean-1b", "bean-2a", "bean-2b", "bean-2c"};
+
+    /** A child who answers again and again, until nobody hears her. */
+    private static final class Answering implements Runnable {
+        final List<String> acknowledged = Collections.synchronizedList(new ArrayList<>());
+        final String assignment;
+        final String student;
+        final String question;
+        private final Visitor child;
+
+        Answering(Visitor ines) throws Exception {
+            String id = Visitor.newClass(ines, "Knots");
+            ines.form("/classes/" + id + "/students", "names", "Ada");
+            student = Visitor.first(ines.page("/classes/" + id), "/students/([^\"]+)\"");
+            question = ines.newLine("Why?");
+            ines.putForm("/lines/" + question + "/question/kind", "by", "LONG_TEXT");
+            String query = ines.form("/lessons/" + ines.lessonOf(question) + "/give", "to", id)
+                    .uri()
+                    .getQuery();
+            assignment = Visitor.first(query, "given=([^&]+)");
+            child = Visitor.child(ines, id, student);
+        }
+
+        @Override
+        public void run() {
+            try {
+                for (int i = 0; ; i++) {
+                    String words = "answer " + i + ".";
+                    String at = "/my/" + assignment + "/answers/" + question + "/" + UUID.randomUUID();
+                    byte[] body = ("{\"typed\":\"" + words + "\"}").getBytes();
+                    if (child.send("PUT", at, "application/json", body).statusCode() == 200) {
+                        acknowledged.add(words);
+                    }
+                }
+            } catch (Exception killed) {
+                // Nobody hears her any more.
+            }
+        }
+    }
 
     @TempDir
     Path data;
@@ -61,8 +102,17 @@ class RestartTest {
                 at + "/take",
                 "application/x-www-form-urlencoded",
                 wanted.toString().getBytes());
+        Answering ada = new Answering(ines);
+        Thread answering = new Thread(ada);
+        answering.start();
+        await().until(() -> ada.acknowledged.size() > 20);
         server.kill();
+        answering.join();
         server.start();
+        String answers = ines.page("/assignments/" + ada.assignment + "/answers/" + ada.student + "/" + ada.question);
+        assertThat(ada.acknowledged)
+                .as("what was said to be saved is there, the one that holds and those before it")
+                .allSatisfy(words -> assertThat(answers).contains(">" + words + "<"));
         await().atMost(Duration.ofSeconds(60)).until(() -> ines.page(at).contains("4 taken"));
         String page = ines.page("/lessons/" + lesson);
         assertThat(page).contains("4 of 4 voiced");
