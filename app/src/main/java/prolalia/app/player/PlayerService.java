@@ -183,7 +183,7 @@ public class PlayerService {
      * @param door what her pages have from her class; where it says no heard lines, hints aren't counted either
      */
     public String page(PublishedLesson lesson, int number, String base, BehindDoor door, Answering answering) {
-        List<StudentPage> pages = StudentPages.of(lesson);
+        List<StudentPage> pages = StudentPages.toAnswer(lesson);
         if (number < 1) {
             throw new NotFoundException("page");
         }
@@ -198,7 +198,7 @@ public class PlayerService {
     /** A page as its teacher sees it: nothing is counted. */
     String preview(LessonSummary summary, int number, String base) {
         PublishedLesson lesson = given.of(summary);
-        List<StudentPage> pages = StudentPages.of(OneByOne.of(lesson));
+        List<StudentPage> pages = StudentPages.toAnswer(OneByOne.of(lesson));
         if (number < 1) {
             throw new NotFoundException("page");
         }

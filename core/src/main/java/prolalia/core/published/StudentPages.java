@@ -27,8 +27,17 @@ public final class StudentPages {
         return lesson.pages().stream().filter(StudentPages::hasSomething).toList();
     }
 
-    /** All pages that are shown, in order: at least one, that says that there is nothing yet. */
+    /** All pages that are shown, to be heard: at least one, that says that there is nothing yet. */
     public static List<StudentPage> of(PublishedLesson lesson) {
+        return of(lesson, false);
+    }
+
+    /** The same, with the questions that are answered as such. */
+    public static List<StudentPage> toAnswer(PublishedLesson lesson) {
+        return of(lesson, true);
+    }
+
+    private static List<StudentPage> of(PublishedLesson lesson, boolean answered) {
         List<PublishedPage> pages = shown(lesson);
         if (pages.isEmpty()) {
             return List.of(new StudentPage(
@@ -49,12 +58,13 @@ public final class StudentPages {
         Map<String, StagedPage> staged = StagedPage.of(lesson);
         List<StudentPage> met = new ArrayList<>();
         for (PublishedPage page : pages) {
-            met.add(page(lesson, pages, met.size() + 1, staged.get(page.id())));
+            met.add(page(lesson, pages, met.size() + 1, staged.get(page.id()), answered));
         }
         return met;
     }
 
-    private static StudentPage page(PublishedLesson lesson, List<PublishedPage> pages, int number, StagedPage staged) {
+    private static StudentPage page(
+            PublishedLesson lesson, List<PublishedPage> pages, int number, StagedPage staged, boolean answered) {
         PublishedPage page = pages.get(number - 1);
         List<OnPage> onPage = onPage(staged, page, pages);
         // On a picture the words of a spot are seen; on an empty page, and where all are silent, they stand beside it.
@@ -67,7 +77,7 @@ public final class StudentPages {
         } else if (page.picture() == null && onPage.stream().allMatch(thing -> thing.said() != null)) {
             onPage = List.of();
         }
-        List<Asked> questions = page.questions();
+        List<Asked> questions = answered ? page.questions() : List.of();
         List<AskedOnPage> asked = questions.stream()
                 .map(question -> asked(lesson, page, question, staged, placed))
                 .toList();
