@@ -3,6 +3,8 @@ ALTER TABLE line ADD COLUMN question TEXT;
 -- What a choice is to its question: a right one; of which pair (0: of none).
 ALTER TABLE line ADD COLUMN choice_right BOOLEAN NOT NULL DEFAULT FALSE;
 ALTER TABLE line ADD COLUMN choice_pair INTEGER NOT NULL DEFAULT 0;
+-- A picture of a question or a choice, among those of its lesson (stage_picture); NULL: none.
+ALTER TABLE line ADD COLUMN picture_hash TEXT;
 -- How its questions are asked (core.answer.AnswerManner, as JSON); NULL: as usual.
 ALTER TABLE lesson_settings ADD COLUMN answering TEXT;
 

@@ -58,9 +58,9 @@ class ExportCommandTest {
         ArchivedTake beginning =
                 new ArchivedTake("takes/voice.flac", null, "A bean", new Span(0, 1200), List.of(), true, false, null);
         ArchivedLine line =
-                new ArchivedLine("l", LineKind.PASSAGE, WORDS, null, null, null, null, null, null, List.of(take));
+                new ArchivedLine("l", LineKind.PASSAGE, WORDS, null, null, null, null, null, null, null, List.of(take));
         ArchivedLine part = new ArchivedLine(
-                "m", LineKind.PASSAGE, "A bean", null, null, null, null, null, null, List.of(beginning));
+                "m", LineKind.PASSAGE, "A bean", null, null, null, null, null, null, null, List.of(beginning));
         ArchivedLesson lesson = new ArchivedLesson(
                 "Beans",
                 LessonSettings.USUAL,

@@ -291,6 +291,8 @@ final class Routes {
             new Route(PUT, "/lines/{id}/question/ways", Who.OWNER),
             new Route(PUT, "/lines/{id}/question/key", Who.OWNER),
             new Route(PUT, "/lines/{id}/right", Who.OWNER),
+            new Route(PUT, "/lines/{id}/picture", Who.OWNER),
+            new Route(DELETE, "/lines/{id}/picture", Who.OWNER),
             new Route(PUT, "/lines/{id}/pair", Who.OWNER),
             new Route(GET, "/long-recordings/{id}", Who.OWNER),
             new Route(POST, "/long-recordings/{id}/lines/{lineId}/as-found", Who.OWNER),

@@ -212,6 +212,7 @@ public class LessonStore {
                         LINE.QUESTION,
                         LINE.CHOICE_RIGHT,
                         LINE.CHOICE_PAIR,
+                        LINE.PICTURE_HASH,
                         PAGE.ID,
                         PAGE.LESSON_ID,
                         TAKE.ID,

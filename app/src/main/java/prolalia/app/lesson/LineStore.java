@@ -43,7 +43,8 @@ public class LineStore {
             LINE.WORD_PLACES,
             LINE.QUESTION,
             LINE.CHOICE_RIGHT,
-            LINE.CHOICE_PAIR);
+            LINE.CHOICE_PAIR,
+            LINE.PICTURE_HASH);
 
     private final DSLContext writing;
     private final DSLContext looking;
@@ -123,7 +124,8 @@ public class LineStore {
                         LINE.WORD_PLACES,
                         LINE.QUESTION,
                         LINE.CHOICE_RIGHT,
-                        LINE.CHOICE_PAIR)
+                        LINE.CHOICE_PAIR,
+                        LINE.PICTURE_HASH)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
@@ -160,7 +162,8 @@ public class LineStore {
                 row.field(LINE.QUESTION) == null ? null : QuestionForms.question(row.get(LINE.QUESTION)),
                 row.field(LINE.CHOICE_RIGHT) == null
                         ? ChoiceMark.NONE
-                        : new ChoiceMark(row.get(LINE.CHOICE_RIGHT), row.get(LINE.CHOICE_PAIR)));
+                        : new ChoiceMark(row.get(LINE.CHOICE_RIGHT), row.get(LINE.CHOICE_PAIR)),
+                row.field(LINE.PICTURE_HASH) == null ? null : row.get(LINE.PICTURE_HASH));
     }
 
     private static void setTraits(LineRecord row, LineTraits traits) {
@@ -172,6 +175,7 @@ public class LineStore {
         row.setQuestion(QuestionForms.written(traits.question()));
         row.setChoiceRight(traits.mark().right());
         row.setChoicePair(traits.mark().pair());
+        row.setPictureHash(traits.picture());
     }
 
     /** Puts lines in at their places, removed up to now; the steps of a change bring them into the script. */

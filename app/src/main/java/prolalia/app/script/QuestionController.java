@@ -1,5 +1,8 @@
 package prolalia.app.script;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -8,13 +11,17 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.papers.PictureReader;
+import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.Messages;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.AnswerManner;
@@ -25,9 +32,16 @@ class QuestionController {
     private final QuestionService questions;
     private final ReshapedPage reshaped;
     private final LessonService lessons;
+    private final IncomingFiles files;
     private final Messages messages;
 
-    QuestionController(QuestionService questions, ReshapedPage reshaped, LessonService lessons, Messages messages) {
+    QuestionController(
+            QuestionService questions,
+            ReshapedPage reshaped,
+            LessonService lessons,
+            IncomingFiles files,
+            Messages messages) {
+        this.files = files;
         this.lessons = lessons;
         this.questions = questions;
         this.reshaped = reshaped;
@@ -92,10 +106,10 @@ class QuestionController {
             @PathVariable String id,
             @RequestParam AnswerManner.Layout layout,
             @RequestParam AnswerManner.Feedback feedback,
-            @RequestParam AnswerManner.Points seen,
+            @RequestParam AnswerManner.Points reward,
             @RequestParam(defaultValue = "0") int tries,
             @RequestParam(defaultValue = "0") int seconds) {
-        AnswerManner manner = new AnswerManner(layout, feedback, tries, seen, seconds);
+        AnswerManner manner = new AnswerManner(layout, feedback, tries, reward, seconds);
         lessons.change(teacher.actor(), id, settings -> settings.withAnswering(manner));
     }
 
@@ -103,6 +117,28 @@ class QuestionController {
     @PutMapping("/lines/{id}/right")
     String right(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
         return reshaped.show(questions.turnRight(teacher.actor(), id), model);
+    }
+
+    @PutMapping("/lines/{id}/picture")
+    String picture(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model)
+            throws IOException {
+        Optional<Reshaped> changed =
+                questions.bringPicture(teacher.actor(), id, files.open(request, PictureReader.LARGEST_BYTES));
+        if (changed.isEmpty()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return "platform/not-here";
+        }
+        return reshaped.show(changed.get(), model);
+    }
+
+    @DeleteMapping("/lines/{id}/picture")
+    String removePicture(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
+        return reshaped.show(questions.removePicture(teacher.actor(), id), model);
     }
 
     /** @param pair the number of its pair; 0: none */

@@ -1,6 +1,9 @@
 package prolalia.app.script;
 
+import java.io.IOException;
+import java.io.InputStream;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Service;
@@ -10,6 +13,9 @@ import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.Right;
+import prolalia.app.papers.PictureReader;
+import prolalia.app.platform.TooLargeException;
+import prolalia.app.stage.StageService;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.KeyText;
 import prolalia.core.answer.NumberKey;
@@ -17,6 +23,8 @@ import prolalia.core.answer.Question;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.QuestionEdits;
 import prolalia.core.script.ScriptEdits.PlacedLine;
+import prolalia.formats.paper.PaperPage;
+import prolalia.formats.paper.PaperRefusedException;
 
 /** Makes lines questions that are answered; what that means is worked out in core. */
 @Service
@@ -24,8 +32,13 @@ class QuestionService {
     private final LessonAccess access;
     private final LineStore lines;
     private final LessonHistory history;
+    private final StageService stages;
+    private final PictureReader pictures;
 
-    QuestionService(LessonAccess access, LineStore lines, LessonHistory history) {
+    QuestionService(
+            LessonAccess access, LineStore lines, LessonHistory history, StageService stages, PictureReader pictures) {
+        this.stages = stages;
+        this.pictures = pictures;
         this.access = access;
         this.lines = lines;
         this.history = history;
@@ -78,6 +91,31 @@ class QuestionService {
     Reshaped pair(Teacher teacher, String lineId, int pair) {
         String lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).pair(lineId, pair));
+    }
+
+    /**
+     * A question, or a choice, has a picture from now on.
+     *
+     * @return empty when it is none that can be shown; nothing was changed
+     */
+    Optional<Reshaped> bringPicture(Teacher teacher, String lineId, InputStream content) throws IOException {
+        String lesson = lessonOf(teacher, lineId);
+        try {
+            List<PaperPage> pages = pictures.read(content);
+            if (pages.size() != 1 || pages.get(0).picture() == null) {
+                return Optional.empty();
+            }
+            PaperPage page = pages.get(0);
+            stages.bringInPictures(lesson, Map.of(page.picture(), page.mediaType()));
+            return Optional.of(history.make(lesson, edits(lesson).show(lineId, page.picture())));
+        } catch (PaperRefusedException | TooLargeException refused) {
+            return Optional.empty();
+        }
+    }
+
+    Reshaped removePicture(Teacher teacher, String lineId) {
+        String lesson = lessonOf(teacher, lineId);
+        return history.make(lesson, edits(lesson).show(lineId, null));
     }
 
     private String lessonOf(Teacher teacher, String lineId) {

@@ -2,6 +2,7 @@
 import { send } from '../platform/requests.js';
 import { tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
+import { place } from './placing.js';
 import { perform, statusMessage } from './actions.js';
 
 const UNPROCESSABLE = 422;
@@ -81,7 +82,31 @@ function watchManner(form) {
   });
 }
 
+const picture = document.getElementById('line-picture');
+let shown = null;
+
+/** The picture of a question or a choice is sent as it is. */
+async function bringPicture() {
+  const [file] = picture.files;
+  picture.value = '';
+  if (!file || !shown) {
+    return;
+  }
+  try {
+    const response = await send('PUT', address(shown, 'picture'), file, { 'Content-Type': 'application/octet-stream' });
+    place(await response.text());
+    document.body.dispatchEvent(new CustomEvent('script-changed', { detail: 'shape' }));
+  } catch (failure) {
+    if (failure.status === UNPROCESSABLE || failure.status === 413) {
+      statusMessage(say('noPicture'));
+    } else {
+      tellOf(failure);
+    }
+  }
+}
+
 export function watchQuestions(sheet) {
+  picture?.addEventListener('change', bringPicture);
   watchManner(document.getElementById('answering'));
   sheet.addEventListener('change', ({ target }) => {
     const row = target.closest('.row-line');
@@ -101,9 +126,14 @@ export function watchQuestions(sheet) {
     }
   });
   sheet.addEventListener('click', ({ target }) => {
-    const ring = target.closest('.right');
-    if (ring) {
-      turnRight(ring.closest('.row-line'));
+    const row = target.closest('.row-line');
+    if (target.closest('.right')) {
+      turnRight(row);
+    } else if (target.closest('.show-picture')) {
+      shown = row;
+      picture.click();
+    } else if (target.closest('.hide-picture')) {
+      perform('DELETE', address(row, 'picture'));
     }
   });
   sheet.addEventListener('keydown', (event) => {

@@ -95,7 +95,7 @@ class ScriptTest extends Browsing {
         assertThat(page.locator("#reading li.choice").allInnerTexts()).hasSize(2);
         page.getByText("Take these lines").click();
         page.waitForSelector(".row-line");
-        assertThat(page.locator(".row-line select").evaluateAll("all => all.map((each) => each.value)"))
+        assertThat(page.locator(".row-line .kind").evaluateAll("all => all.map((each) => each.value)"))
                 .isEqualTo(java.util.List.of("QUESTION", "CHOICE", "CHOICE", "DIRECTION"));
         assertThat(words(page, 2).inputValue()).isEqualTo("the leaf");
     }

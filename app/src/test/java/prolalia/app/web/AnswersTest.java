@@ -149,6 +149,28 @@ class AnswersTest extends RunningHouse {
     }
 
     @Test
+    void aChoiceHasAPictureThatIsUndoneAndNothingElseIsTakenForOne() throws Exception {
+        String assignment = given();
+        byte[] png = java.nio.file.Files.readAllBytes(java.nio.file.Path.of("src/main/resources/demo/weather/sky.png"));
+        assertThat(Visitor.text(ines.send("PUT", "/lines/" + right + "/picture", "application/octet-stream", png)))
+                .contains("/things/");
+        Visitor ada = Visitor.child(ines, classId, children.get(0));
+        String shown = ada.page("/my/" + assignment + "/1");
+        String picture = Visitor.first(shown, "class=\"of-line\"[^>]*src=\"([^\"]+)\"");
+        assertThat(ada.get(picture).body()).isNotEmpty();
+        String copy = ines.form("/lessons/" + lesson + "/copy").uri().getPath();
+        assertThat(ines.page(copy)).as("a copy has it too").contains("/things/");
+        ines.form(copy + "/remove");
+        for (byte[] none : new byte[][] {{1, 2, 3}, {}, "<svg".getBytes(StandardCharsets.UTF_8)}) {
+            assertThat(ines.send("PUT", "/lines/" + wrong + "/picture", "application/octet-stream", none)
+                            .statusCode())
+                    .isEqualTo(422);
+        }
+        ines.form("/lessons/" + lesson + "/undo");
+        assertThat(ada.page("/my/" + assignment + "/1")).doesNotContain("of-line");
+    }
+
+    @Test
     void nothingIsLostOfWhatComesLateOrIsSenseless() throws Exception {
         String assignment = given();
         Visitor cem = Visitor.child(ines, classId, children.get(2));

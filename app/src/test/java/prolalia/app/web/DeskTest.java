@@ -139,6 +139,11 @@ class DeskTest extends RunningHouse {
                 Files.newBufferedReader(Path.of("src/main/resources/messages.properties"), StandardCharsets.UTF_8)) {
             words.load(in);
         }
+        // What children answer on is said with the student's page, whose words leave the house with it.
+        try (var in = Files.newBufferedReader(
+                Path.of("../formats/src/main/resources/student.properties"), StandardCharsets.UTF_8)) {
+            words.load(in);
+        }
         TreeSet<String> missing = new TreeSet<>();
         Pattern key = Pattern.compile("#\\{([a-zA-Z0-9.]+)[({}]?");
         try (Stream<Path> templates = Files.walk(Path.of("src/main/resources/templates"))) {

@@ -13,6 +13,7 @@ import prolalia.core.place.WordPlaces;
  * @param places where its words were found on the picture of its page
  * @param question how it is answered; null: it is heard, and not answered
  * @param mark what it is to its question, for a choice
+ * @param picture SHA-256 of the file of a picture that belongs to a question or a choice, in hexadecimal; null: none
  */
 public record LineTraits(
         LineKind kind,
@@ -21,7 +22,8 @@ public record LineTraits(
         String label,
         WordPlaces places,
         Question question,
-        ChoiceMark mark) {
+        ChoiceMark mark,
+        String picture) {
     public static final int LONGEST_LABEL = 12;
 
     public LineTraits {
@@ -33,7 +35,7 @@ public record LineTraits(
 
     /** A line whose words were found nowhere. */
     public LineTraits(LineKind kind, StepIcon icon, String lang, String label) {
-        this(kind, icon, lang, label, WordPlaces.NONE, null, null);
+        this(kind, icon, lang, label, WordPlaces.NONE, null, null, null);
     }
 
     public static LineTraits of(LineKind kind) {
@@ -41,32 +43,37 @@ public record LineTraits(
     }
 
     public LineTraits withKind(LineKind changed) {
-        return new LineTraits(changed, icon, lang, label, places, question, mark);
+        return new LineTraits(changed, icon, lang, label, places, question, mark, picture);
     }
 
     public LineTraits withIcon(StepIcon changed) {
-        return new LineTraits(kind, changed, lang, label, places, question, mark);
+        return new LineTraits(kind, changed, lang, label, places, question, mark, picture);
     }
 
     public LineTraits withLang(String changed) {
-        return new LineTraits(kind, icon, changed, label, places, question, mark);
+        return new LineTraits(kind, icon, changed, label, places, question, mark, picture);
     }
 
     public LineTraits withLabel(String changed) {
-        return new LineTraits(kind, icon, lang, changed, places, question, mark);
+        return new LineTraits(kind, icon, lang, changed, places, question, mark, picture);
     }
 
     public LineTraits withPlaces(WordPlaces changed) {
-        return new LineTraits(kind, icon, lang, label, changed, question, mark);
+        return new LineTraits(kind, icon, lang, label, changed, question, mark, picture);
     }
 
     /** @param changed null: it is not answered any more */
     public LineTraits withQuestion(Question changed) {
-        return new LineTraits(kind, icon, lang, label, places, changed, mark);
+        return new LineTraits(kind, icon, lang, label, places, changed, mark, picture);
     }
 
     public LineTraits withMark(ChoiceMark changed) {
-        return new LineTraits(kind, icon, lang, label, places, question, changed);
+        return new LineTraits(kind, icon, lang, label, places, question, changed, picture);
+    }
+
+    /** @param changed null: none */
+    public LineTraits withPicture(String changed) {
+        return new LineTraits(kind, icon, lang, label, places, question, mark, changed);
     }
 
     private static String blankAsNull(String text) {

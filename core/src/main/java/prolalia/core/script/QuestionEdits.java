@@ -91,6 +91,14 @@ public final class QuestionEdits {
         return change(steps);
     }
 
+    /** @param picture SHA-256 of what a question or a choice shows; null: nothing */
+    public Optional<LessonChange> show(String lineId, String picture) {
+        LineShape shape = shape(lineId);
+        List<LineStep> steps = new ArrayList<>();
+        add(steps, lineId, shape, shape.traits().withPicture(picture));
+        return change(steps);
+    }
+
     private static void add(List<LineStep> steps, String lineId, LineShape shape, LineTraits traits) {
         if (!shape.traits().equals(traits)) {
             steps.add(new LineStep(lineId, shape, shape.withTraits(traits)));

@@ -101,6 +101,7 @@ public record ArchivedLesson(
      * @param wordPlaces where its words stand on the picture, as {@link WordPlaces} are written; null: nowhere
      * @param question how it is answered; null: it is heard alone
      * @param mark what it is to its question, for a choice; null: neither right nor of a pair
+     * @param picture SHA-256 of a picture among the lesson's; null: none
      */
     public record ArchivedLine(
             String id,
@@ -112,6 +113,7 @@ public record ArchivedLesson(
             String wordPlaces,
             Question question,
             ChoiceMark mark,
+            String picture,
             List<ArchivedTake> takes) {
         public static ArchivedLine of(Line line, List<ArchivedTake> takes) {
             LineTraits is = line.traits();
@@ -127,11 +129,12 @@ public record ArchivedLesson(
                     places,
                     is.question(),
                     mark,
+                    is.picture(),
                     takes);
         }
 
         public LineTraits traits() {
-            return new LineTraits(kind, icon, lang, label, new WordPlaces(wordPlaces), question, mark);
+            return new LineTraits(kind, icon, lang, label, new WordPlaces(wordPlaces), question, mark, picture);
         }
 
         public ArchivedLine {

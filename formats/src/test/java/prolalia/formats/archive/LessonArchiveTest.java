@@ -66,8 +66,8 @@ class LessonArchiveTest {
                         new PageElement.Spot("s", new Area(0, 0, 0.1, 0.1), "l", true),
                         new PageElement.Link("k", new Area(0, 0, 0.1, 0.1), "More", "https://a.example", true)),
                 PageSettings.USUAL);
-        ArchivedLine line =
-                new ArchivedLine("l", LineKind.QUESTION, "one two", null, null, null, null, null, null, List.of(take));
+        ArchivedLine line = new ArchivedLine(
+                "l", LineKind.QUESTION, "one two", null, null, null, null, null, null, null, List.of(take));
         return new ArchivedLesson(
                 "Beans",
                 LessonSettings.USUAL,
