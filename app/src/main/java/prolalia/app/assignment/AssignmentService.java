@@ -417,7 +417,7 @@ public class AssignmentService {
         return new Met(assignment, in, accommodation, met(assignment, accommodation));
     }
 
-    void opened(Student student, Met met) {
+    public void opened(Student student, Met met) {
         heard.opened(met.assignment().id(), student.id());
     }
 

@@ -14,6 +14,7 @@ import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.assignment.AssignmentService;
+import prolalia.app.assignment.AssignmentService.Met;
 import prolalia.app.response.ResponseService;
 import prolalia.app.sound.AnswerRecordings;
 import prolalia.app.sound.AnswerRecordings.Place;
@@ -56,7 +57,9 @@ class DemoAnswers {
 
     private void answer(Student student, String assignmentId, int which) throws IOException {
         Random chance = new Random(which);
-        List<Asked> asked = assignments.meet(student, assignmentId).lesson().pages().stream()
+        Met met = assignments.meet(student, assignmentId);
+        assignments.opened(student, met);
+        List<Asked> asked = met.lesson().pages().stream()
                 .flatMap(page -> page.questions().stream())
                 .toList();
         // Two are still at it.

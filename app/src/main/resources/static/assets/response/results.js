@@ -17,7 +17,7 @@ async function open(cell) {
   if (!dialog.open) {
     dialog.showModal();
   }
-  dialog.querySelector('audio, input, .close')?.focus();
+  dialog.querySelector('.listen, input, .close')?.focus();
 }
 
 /** The cell beside another one. */
@@ -39,7 +39,7 @@ document.addEventListener('click', ({ target }) => {
 
 document.addEventListener('keydown', (event) => {
   const here = dialog.open ? at && cellOf(at) : event.target.closest?.('.cell');
-  if (!here || event.target.closest?.('input, audio') || event.ctrlKey || event.metaKey || event.altKey) {
+  if (!here || event.target.closest?.('input') || event.ctrlKey || event.metaKey || event.altKey) {
     return;
   }
   const next = beside(here, event.key);
