@@ -45,6 +45,7 @@ import tools.jackson.databind.json.JsonMapper;
 @RequestMapping("/my/{id}")
 class ResponseController {
     private static final long LARGEST_ANSWER_BYTES = 2L << 20;
+    private static final String OWNER = "X-Owner";
 
     private final DoorWay door;
     private final ResponseService responses;
@@ -71,8 +72,14 @@ class ResponseController {
         this.json = json;
     }
 
+    /** Who is in; a page that was opened by another child on this device is told that she isn't. */
     private Student student(HttpServletRequest request) {
-        return door.inside(request).actor();
+        Student student = door.inside(request).actor();
+        String pageOf = request.getHeader(OWNER);
+        if (pageOf != null && !pageOf.equals(student.id())) {
+            throw new DoorWay.OutsideException();
+        }
+        return student;
     }
 
     @GetMapping("/answers")

@@ -53,7 +53,9 @@ public class ResponseService {
         /** It is kept, but the lesson is over by now. */
         CLOSED,
         /** It is kept, but the question isn't there any more. */
-        GONE
+        GONE,
+        /** It isn't kept: the question was answered as often as it may be. */
+        NO_MORE
     }
 
     /**
@@ -149,6 +151,9 @@ public class ResponseService {
         long now = clock.millis();
         StoredResponse response = store.begun(assignmentId, student.id(), now);
         Asked question = asked(met.lesson()).get(questionId);
+        if (question != null && hasNoMoreTries(met, response.id(), questionId) && !store.has(answerId)) {
+            return Taken.NO_MORE;
+        }
         if (!store.has(answerId)) {
             Given own = ownPieces(response, questionId, given);
             Mark mark = question == null ? new Mark(0, 0, Outcome.OPEN) : Marking.of(question, own);
@@ -212,7 +217,7 @@ public class ResponseService {
         if (question == null || answer == null || manner(met).feedback() != Feedback.EACH) {
             throw new NotFoundException("answer");
         }
-        if (answer.triedAt() == null && triesLeft(met, response.id(), questionId) != Integer.valueOf(0)) {
+        if (answer.triedAt() == null) {
             store.setTried(List.of(answer.id()), clock.millis());
         }
         return heard(met, question, answer);
@@ -226,6 +231,11 @@ public class ResponseService {
     private Integer triesLeft(Met met, String responseId, String questionId) {
         int tries = manner(met).tries();
         return tries == 0 ? null : Math.max(0, tries - store.tries(responseId, questionId));
+    }
+
+    private boolean hasNoMoreTries(Met met, String responseId, String questionId) {
+        Integer left = triesLeft(met, responseId, questionId);
+        return left != null && left == 0;
     }
 
     private Heard heard(Met met, Asked question, StoredAnswer answer) {
@@ -266,10 +276,7 @@ public class ResponseService {
         if (manner(met).feedback() == Feedback.NONE) {
             return new HandedIn(true, missing, heard, 0, 0);
         }
-        Set<String> tried = answers.values().stream()
-                .filter(answer -> triesLeft(met, response.id(), answer.questionId()) != Integer.valueOf(0))
-                .map(StoredAnswer::id)
-                .collect(Collectors.toSet());
+        Set<String> tried = answers.values().stream().map(StoredAnswer::id).collect(Collectors.toSet());
         store.setTried(tried, now);
         for (Asked question : asked(met.lesson()).values()) {
             StoredAnswer answer = answers.get(question.id());

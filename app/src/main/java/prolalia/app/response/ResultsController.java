@@ -59,12 +59,15 @@ class ResultsController {
 
     @GetMapping("/answers")
     String table(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        Results all = results.results(teacher.actor(), id);
+        show(teacher, results.results(teacher.actor(), id, true), model);
+        return "response/results";
+    }
+
+    private void show(SignedInTeacher teacher, Results all, Model model) {
         model.addAttribute("results", all);
         model.addAttribute(
                 "schoolClass", classes.require(teacher.actor(), all.assignment().classId()));
         model.addAttribute("mayChange", teacher.role().teaches());
-        return "response/results";
     }
 
     /** The same, without what is around it: asked for again and again while it is looked at. */
@@ -75,7 +78,7 @@ class ResultsController {
             HttpServletResponse response,
             Model model) {
         response.setHeader("Cache-Control", "no-store");
-        table(teacher, id, model);
+        show(teacher, results.results(teacher.actor(), id, false), model);
         return "response/results :: table";
     }
 
@@ -110,14 +113,14 @@ class ResultsController {
     @GetMapping("/answers.csv")
     ResponseEntity<byte[]> csv(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request) {
-        Results all = results.results(teacher.actor(), id);
+        Results all = results.results(teacher.actor(), id, false);
         return file(all, "csv", CSV, sheet(teacher, all, request).csv());
     }
 
     @GetMapping("/answers.xlsx")
     ResponseEntity<byte[]> xlsx(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request) {
-        Results all = results.results(teacher.actor(), id);
+        Results all = results.results(teacher.actor(), id, false);
         return file(all, "xlsx", XLSX, sheet(teacher, all, request).xlsx());
     }
 

@@ -68,9 +68,13 @@ public class ResultsService {
      */
     record Results(Assignment assignment, List<Head> questions, List<Row> rows, int most, int changed) {}
 
-    /** Answers as they stand; those that are worth something else by now are marked again. */
+    /**
+     * Answers as they stand.
+     *
+     * @param markingAgain whether those that are worth something else by now are counted, and kept so
+     */
     @Transactional
-    public Results results(Teacher teacher, String assignmentId) {
+    public Results results(Teacher teacher, String assignmentId, boolean markingAgain) {
         Assignment assignment = assignments.seen(teacher, assignmentId);
         List<Head> heads = heads(assignment);
         Map<String, StoredResponse> responses = new HashMap<>();
@@ -86,7 +90,7 @@ public class ResultsService {
             double points = 0;
             for (Head head : heads) {
                 StoredAnswer answer = hers.get(head.id());
-                changed += answer != null && markAgain(head.asked(), answer) ? 1 : 0;
+                changed += answer != null && markingAgain && markAgain(head.asked(), answer) ? 1 : 0;
                 Cell cell = cell(head, answer);
                 points += cell.points();
                 cells.add(cell);

@@ -24,6 +24,17 @@ function open() {
 
 const within = async (mode, work) => asPromise(work((await open()).transaction('waiting', mode, { durability: 'strict' }).objectStore('waiting')));
 
+/** Sends what waits on this device of a child's answers, to whatever it was. */
+export async function sendWaiting(owner) {
+  try {
+    const all = await within('readonly', (store) => store.getAll());
+    const bases = new Set(all.filter((each) => each.owner === owner).map((each) => each.base));
+    bases.forEach((base) => new AnswerOutbox(owner, base, () => {}));
+  } catch {
+    // Nothing is kept in this browser.
+  }
+}
+
 export class AnswerOutbox {
   #owner;
 
@@ -112,7 +123,7 @@ export class AnswerOutbox {
 
   async #put({ question, id, given }) {
     const response = await fetch(`${this.#base}/${question}/${id}`, {
-      method: 'PUT', keepalive: JSON.stringify(given).length < 60_000, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(given),
+      method: 'PUT', keepalive: JSON.stringify(given).length < 60_000, headers: { 'Content-Type': 'application/json', 'X-Owner': this.#owner }, body: JSON.stringify(given),
     });
     if (response.status === 400 || response.status === 404 || response.status === 413) {
       // It will never be taken; what was answered before stays.
@@ -121,7 +132,7 @@ export class AnswerOutbox {
     if (!response.ok || response.redirected) {
       throw new Error(`answered ${response.status}`);
     }
-    return { SAVED: 'saved', CLOSED: 'closed', GONE: 'gone' }[(await response.json()).taken];
+    return { SAVED: 'saved', CLOSED: 'closed', GONE: 'gone', NO_MORE: 'noMore' }[(await response.json()).taken];
   }
 
   /** A newer answer to the same question stays. */

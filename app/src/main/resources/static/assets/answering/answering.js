@@ -12,6 +12,7 @@ import { bindPicture } from './picture.js';
 import { bindSpeaking, recordsNow, stopRecording } from './speaking.js';
 import { bindTyped, flushTyped } from './typed.js';
 import { bindWays } from './ways.js';
+import { ownerHeader } from '../platform/requests.js';
 import { say } from '../platform/words.js';
 
 const BINDERS = [bindChoices, bindTyped, bindOrder, bindPairs, bindAreas, bindSpeaking, bindDrawing, bindPicture, bindWays, bindHints];
@@ -32,6 +33,7 @@ const outbox = kept ? new AnswerOutbox(owner, base, state) : null;
 const held = new Map();
 
 const answering = {
+  owner,
   base,
   recordings,
   kept,
@@ -73,7 +75,7 @@ async function fetchState() {
   // What waits on this device is newer than what the server has.
   const waiting = await outbox.waiting();
   try {
-    const response = await fetch(base, { cache: 'no-store' });
+    const response = await fetch(base, { cache: 'no-store', headers: ownerHeader() });
     if (response.ok) {
       const found = await response.json();
       Object.entries(found.answers).forEach(([question, answer]) => held.set(question, answer));

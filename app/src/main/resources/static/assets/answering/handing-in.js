@@ -1,4 +1,5 @@
 // Handing in: what is missing is shown and led to; afterwards, or after each question, it is heard what is right.
+import { ownerHeader } from '../platform/requests.js';
 import { say } from '../platform/words.js';
 import { promptOf, sayAll } from './voice.js';
 
@@ -61,6 +62,10 @@ export class HandingIn {
     }
     at.dataset.outcome = heard.outcome;
     at.querySelector('.check').hidden = true;
+    if (heard.triesLeft === 0) {
+      at.inert = heard.outcome !== 'OPEN' && !at.querySelector('.spoken');
+      at.classList.add('no-more');
+    }
     const outcome = at.querySelector('.outcome');
     const words = say(`answer.${heard.outcome.toLowerCase()}`);
     const points = heard.points === null || heard.outcome === 'OPEN' || document.body.dataset.points !== 'WORDS' ? '' : ` · ${say('answer.points', { points: heard.points, most: heard.most })}`;
@@ -86,7 +91,7 @@ export class HandingIn {
       return;
     }
     try {
-      const response = await fetch(`${this.#answering.base}/${question}/check`, { method: 'POST' });
+      const response = await fetch(`${this.#answering.base}/${question}/check`, { method: 'POST', headers: ownerHeader() });
       if (!response.ok) {
         throw new Error(`answered ${response.status}`);
       }
@@ -107,7 +112,7 @@ export class HandingIn {
       if (!await this.#answering.sent()) {
         throw new Error('not sent');
       }
-      const response = await fetch(`${this.#answering.recordings}/hand-in`, { method: 'POST' });
+      const response = await fetch(`${this.#answering.recordings}/hand-in`, { method: 'POST', headers: ownerHeader() });
       if (!response.ok) {
         throw new Error(`answered ${response.status}`);
       }

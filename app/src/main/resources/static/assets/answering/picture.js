@@ -1,4 +1,5 @@
 // A picture as an answer: a file, or what the camera sees.
+import { ownerHeader } from '../platform/requests.js';
 import { say } from '../platform/words.js';
 
 const LARGEST = 20 * 2 ** 20;
@@ -33,7 +34,7 @@ export function bindPicture(place, answering) {
     }
     photo.classList.add('sending');
     try {
-      const response = await fetch(`${answering.recordings}/answer-picture?line=${question}`, { method: 'PUT', body: file, headers: { 'Content-Type': file.type || 'application/octet-stream' } });
+      const response = await fetch(`${answering.recordings}/answer-picture?line=${question}`, { method: 'PUT', body: file, headers: { 'Content-Type': file.type || 'application/octet-stream', ...ownerHeader() } });
       if (response.ok) {
         const { hash } = await response.json();
         answering.give(question, { picture: hash });

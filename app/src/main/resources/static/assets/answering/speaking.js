@@ -127,7 +127,7 @@ export function bindSpeaking(place, answering) {
   if (answering.kept) {
     // What a closed tab left of this question goes on from there.
     leftOver().then(async (all) => {
-      for (const left of all.filter((each) => each.through === answering.recordings && each.line === question)) {
+      for (const left of all.filter((each) => each.owner === answering.owner && each.through === answering.recordings && each.line === question)) {
         const ended = await finishLeftOver(left, { line: question });
         if (ended) {
           taken(JSON.parse(ended));

@@ -1,4 +1,5 @@
 // What there is to do: each is pressed, and said.
+import { sendWaiting } from '../answering/answer-outbox.js';
 import { askStillYou } from '../player/still-you.js';
 
 let sounding = null;
@@ -25,4 +26,5 @@ document.querySelectorAll('.ear').forEach((ear) => ear.addEventListener('click',
   ear.classList.remove('sounds');
 }));
 
+sendWaiting(document.getElementById('home').dataset.owner);
 askStillYou();

@@ -19,13 +19,19 @@ export class Answer extends Error {
   }
 }
 
+/** Whose page this is: another child may have come in on the same device since. */
+export function ownerHeader() {
+  const { owner } = document.documentElement.dataset;
+  return owner ? { 'X-Owner': owner } : {};
+}
+
 /** @param keepalive whether it is sent even when the page is closed meanwhile */
 export async function send(method, address, body, headers = {}, keepalive = false) {
   const response = await fetch(address, {
     method,
     body,
     keepalive,
-    headers: { 'X-XSRF-TOKEN': csrfToken(), ...headers },
+    headers: { 'X-XSRF-TOKEN': csrfToken(), ...ownerHeader(), ...headers },
     credentials: 'same-origin',
   });
   if (!response.ok || response.redirected) {

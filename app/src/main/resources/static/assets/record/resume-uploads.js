@@ -5,6 +5,9 @@ import { countChunks, dropRecording, recordings } from './chunk-store.js';
 /** A recording that is being made holds this lock, in whatever tab that is. */
 export const lockName = (id) => `recording-${id}`;
 
+/** What children answered goes from their own pages alone. */
+const teachersOwn = async () => (await recordings()).filter((each) => !each.through?.startsWith('/my/'));
+
 /** Answers whether it was left over: nobody records it any more. */
 async function carryLeftOver(recording) {
   return navigator.locks.request(lockName(recording.id), { ifAvailable: true }, async (lock) => {
@@ -36,7 +39,7 @@ export async function finishLeftOver(recording, more) {
 
 /** Brings what this browser still has of one recording to the server, before it is put together there. */
 export async function uploadRest(id) {
-  const left = window.indexedDB && navigator.locks ? await recordings() : [];
+  const left = window.indexedDB && navigator.locks ? await teachersOwn() : [];
   const recording = left.find((each) => each.id === id);
   if (recording) {
     await carryLeftOver(recording);
@@ -50,7 +53,7 @@ export async function resumeUploads() {
     return;
   }
   const left = [];
-  for (const recording of await recordings()) {
+  for (const recording of await teachersOwn()) {
     if (await carryLeftOver(recording)) {
       left.push(recording.id);
     }

@@ -133,8 +133,9 @@ class AnsweringTest extends Browsing {
         child.mouse().up();
         kept(child);
         page(child, 11);
-        child.waitForRequest(
-                "**/handed_in*.mp3", () -> child.locator("#hand-in").click());
+        child.locator("#hand-in").click();
+        until(child, () -> !child.locator("#answer-state").innerText().isBlank());
+        assertThat(child.locator("#answer-state").innerText()).isEqualTo("Handed in");
         child.waitForSelector("#stars[aria-label='4 of 5 stars'], #stars[aria-label='3 of 5 stars']");
         page(child, 1);
         assertThat(child.locator(".answer").getAttribute("data-outcome")).isEqualTo("WRONG");

@@ -149,6 +149,42 @@ class AnswersTest extends RunningHouse {
     }
 
     @Test
+    void aPageOfAnotherChildAnswersNothingAndTriesAreCounted() throws Exception {
+        String assignment = given();
+        Visitor ada = Visitor.child(ines, classId, children.get(0));
+        String at = "/my/" + assignment + "/answers/" + typed;
+        assertThat(ada.send(
+                                "PUT",
+                                at + "/" + UUID.randomUUID(),
+                                JSON,
+                                "{\"typed\":\"of another tab\"}".getBytes(StandardCharsets.UTF_8),
+                                "X-Owner",
+                                children.get(1))
+                        .statusCode())
+                .isEqualTo(401);
+        ines.putForm(
+                "/lessons/" + lesson + "/answering",
+                "layout",
+                "SHEET",
+                "feedback",
+                "EACH",
+                "reward",
+                "WORDS",
+                "tries",
+                "2");
+        answer(ada, assignment, typed, "{'typed':'a cow'}");
+        assertThat(Visitor.text(ada.form(at + "/check"))).contains("\"outcome\":\"WRONG\"", "\"triesLeft\":1");
+        assertThat(Visitor.text(ada.form(at + "/check")))
+                .as("asked twice, it is one try")
+                .contains("\"triesLeft\":1");
+        answer(ada, assignment, typed, "{'typed':'a pig'}");
+        assertThat(Visitor.text(ada.form(at + "/check"))).contains("\"triesLeft\":0");
+        assertThat(answer(ada, assignment, typed, "{'typed':'a fish'}")).contains("NO_MORE");
+        assertThat(ada.page("/my/" + assignment + "/answers")).contains("a pig").doesNotContain("a fish", "of another");
+        ines.putForm("/lessons/" + lesson + "/answering", "layout", "ONE", "feedback", "AT_END", "reward", "STARS");
+    }
+
+    @Test
     void aChoiceHasAPictureThatIsUndoneAndNothingElseIsTakenForOne() throws Exception {
         String assignment = given();
         byte[] png = java.nio.file.Files.readAllBytes(java.nio.file.Path.of("src/main/resources/demo/weather/sky.png"));

@@ -119,15 +119,17 @@ public final class Visitor {
                 encoded(fields).getBytes(StandardCharsets.UTF_8));
     }
 
-    public HttpResponse<byte[]> send(String method, String path, String type, byte[] body)
+    /** @param headers more of them, name and value in turns */
+    public HttpResponse<byte[]> send(String method, String path, String type, byte[] body, String... headers)
             throws IOException, InterruptedException {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path))
+                .header("Content-Type", type)
+                .header("X-XSRF-TOKEN", csrfToken());
+        for (int i = 0; i < headers.length; i += 2) {
+            request.header(headers[i], headers[i + 1]);
+        }
         return client.send(
-                HttpRequest.newBuilder(URI.create(base + path))
-                        .header("Content-Type", type)
-                        .header("X-XSRF-TOKEN", csrfToken())
-                        .method(method, BodyPublishers.ofByteArray(body))
-                        .build(),
-                BodyHandlers.ofByteArray());
+                request.method(method, BodyPublishers.ofByteArray(body)).build(), BodyHandlers.ofByteArray());
     }
 
     /** What another site's page could send from this browser. */
