@@ -146,5 +146,5 @@ export function watchQuestions(sheet) {
       event.target.dispatchEvent(new Event('change', { bubbles: true }));
     }
   });
-  document.body.addEventListener('script-changed', () => showAsked(sheet));
+  ['script-changed', 'rows-came'].forEach((event) => document.body.addEventListener(event, () => showAsked(sheet)));
 }

@@ -42,6 +42,7 @@ async function fetchWanted(lesson) {
       }
     });
     some.forEach((row) => wanted.delete(row));
+    document.body.dispatchEvent(new CustomEvent('rows-came'));
     fetching = false;
     fetchWanted(lesson);
   } catch (noConnection) {

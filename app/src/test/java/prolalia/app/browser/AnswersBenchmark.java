@@ -161,12 +161,12 @@ final class AnswersBenchmark {
         actions++;
         teacher.locator("#text").fill(form.toString());
         actions++;
-        teacher.waitForSelector(".pasted-lines");
+        teacher.waitForSelector(".pasted-lines .is-right");
+        int asked = teacher.locator(".pasted-lines .asks").count();
+        int right = teacher.locator(".pasted-lines .is-right").count();
         teacher.locator("form.paste button.go").click();
         actions++;
         teacher.waitForSelector(".sheet");
-        int asked = teacher.locator(".row-line[data-asks=ONE_CHOICE]").count();
-        int right = teacher.locator(".right[aria-pressed=true]").count();
         say(
                 "answers of a form of ten questions, pasted: %d actions beside typing, %d questions, %d right choices; in its"
                         + " read-through one key a line (see read-through)",
