@@ -47,6 +47,8 @@ export class AnswerOutbox {
 
   #trip = null;
 
+  #written = Promise.resolve();
+
   #wait = FIRST_WAIT_MS;
 
   #timer = 0;
@@ -58,7 +60,8 @@ export class AnswerOutbox {
     this.#onState = onState;
     window.addEventListener('online', () => this.send());
     this.waiting().then((all) => {
-      all.forEach((each) => this.#here.set(each.question, each));
+      // What was answered meanwhile is newer.
+      all.filter((each) => !this.#here.has(each.question)).forEach((each) => this.#here.set(each.question, each));
       if (all.length > 0) {
         this.send();
       }
@@ -75,14 +78,12 @@ export class AnswerOutbox {
     }
   }
 
-  async put(question, given) {
+  /** Goes on its way at once: a page that is being left has no time to wait for its own store. */
+  put(question, given) {
     const answer = { owner: this.#owner, base: this.#base, question, id: crypto.randomUUID(), given };
     this.#here.set(question, answer);
-    try {
-      await within('readwrite', (store) => store.put(answer));
-    } catch {
-      // It is in the map, and goes from there.
-    }
+    // Where nothing can be kept it is in the map, and goes from there.
+    this.#written = this.#written.then(() => within('readwrite', (store) => store.put(answer))).catch(() => {});
     this.send();
   }
 
@@ -140,6 +141,7 @@ export class AnswerOutbox {
     if (this.#here.get(answer.question)?.id === answer.id) {
       this.#here.delete(answer.question);
     }
+    await this.#written;
     try {
       const kept = await within('readonly', (store) => store.get([answer.owner, answer.base, answer.question]));
       if (kept?.id === answer.id) {

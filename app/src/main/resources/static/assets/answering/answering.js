@@ -10,7 +10,7 @@ import { bindOrder } from './order.js';
 import { bindPairs } from './pairs.js';
 import { bindPicture } from './picture.js';
 import { bindSpeaking, recordsNow, stopRecording } from './speaking.js';
-import { bindTyped, flushTyped } from './typed.js';
+import { bindTyped, flushTyped, isTyping } from './typed.js';
 import { bindWays } from './ways.js';
 import { ownerHeader } from '../platform/requests.js';
 import { say } from '../platform/words.js';
@@ -22,7 +22,10 @@ const kept = answered === 'kept';
 const owner = document.documentElement.dataset.owner ?? '';
 const state = (key) => {
   const place = document.getElementById('answer-state');
-  if (place) {
+  if (place && key === null) {
+    place.textContent = '';
+    delete place.dataset.state;
+  } else if (place && !(key === 'saved' && isTyping())) {
     place.textContent = say(`answer.${key}`);
     place.dataset.state = key;
   }
@@ -46,11 +49,15 @@ const answering = {
     held.set(question, { given, pieces: pieces ?? before.pieces, heard: null });
     document.dispatchEvent(new CustomEvent('answer-given', { detail: { question } }));
     if (kept) {
+      state(null);
       outbox.put(question, given);
     } else {
       state('tried');
     }
   },
+
+  /** Something is being typed that isn't an answer as yet. */
+  typing: () => state(null),
 
   /** Answers when the server has all of it, or nothing more can be sent now. */
   sent: () => (kept ? outbox.emptied() : Promise.resolve(true)),
@@ -100,7 +107,8 @@ activities.add({
   },
   leave: () => {},
 });
-['pagehide', 'visibilitychange'].forEach((event) => document.addEventListener(event, () => document.visibilityState === 'hidden' && flushTyped()));
+document.addEventListener('visibilitychange', () => document.visibilityState === 'hidden' && flushTyped());
+window.addEventListener('pagehide', flushTyped);
 
 // What this page shows first is what was answered before; a page that is turned to later has it at once.
 const found = fetchState();

@@ -3,6 +3,9 @@ const PAUSE_MS = 500;
 
 const unsaved = new Map();
 
+/** Whether something was typed that isn't given as yet. */
+export const isTyping = () => unsaved.size > 0;
+
 export function flushTyped() {
   [...unsaved.values()].forEach((save) => save());
 }
@@ -30,6 +33,7 @@ export function bindTyped(place, answering) {
   field.addEventListener('input', () => {
     clearTimeout(timer);
     unsaved.set(question, save);
+    answering.typing();
     timer = setTimeout(save, PAUSE_MS);
   });
   field.addEventListener('change', save);

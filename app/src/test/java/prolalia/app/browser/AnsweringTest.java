@@ -194,6 +194,11 @@ class AnsweringTest extends Browsing {
         assertThat(child.locator("input.written").inputValue()).isEqualTo("rainfall");
         until(child, () -> csv(ines).contains("rainfall"));
         assertThat(csv(ines)).contains("bo");
+        // What was typed goes, however soon the page is left.
+        child.locator("input.written").fill("drizzle");
+        child.locator("#home").click();
+        child.waitForURL("**/my");
+        until(child, () -> csv(ines).contains("drizzle"));
         ines.form("/classes/" + classId + "/remove");
     }
 
