@@ -102,6 +102,14 @@ public class LineStore {
         return shapes(PAGE.LESSON_ID.eq(lessonId));
     }
 
+    /** The lines that stand in the script, in reading order. */
+    public List<PlacedLine> script(String lessonId) {
+        return shapes(lessonId).entrySet().stream()
+                .filter(entry -> !entry.getValue().removed())
+                .map(entry -> new PlacedLine(entry.getKey(), entry.getValue()))
+                .toList();
+    }
+
     /** One line alone: which one it comes after isn't known. */
     public LineShape shape(String lineId) {
         return shapes(LINE.ID.eq(lineId)).get(lineId);

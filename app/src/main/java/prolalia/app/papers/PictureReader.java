@@ -6,11 +6,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedStream;
+import prolalia.app.platform.TooLargeException;
 import prolalia.formats.paper.PaperPage;
 import prolalia.formats.paper.PaperRefusedException;
 
@@ -30,10 +32,20 @@ public class PictureReader {
         this.folder = folder;
     }
 
+    /** The picture that the file is; nothing when it is none that can be shown, or has more pages than one. */
+    public Optional<PaperPage> readOne(InputStream content) throws IOException {
+        try {
+            List<PaperPage> pages = read(content);
+            return pages.size() == 1 && pages.get(0).picture() != null ? Optional.of(pages.get(0)) : Optional.empty();
+        } catch (PaperRefusedException | TooLargeException refused) {
+            return Optional.empty();
+        }
+    }
+
     /**
      * The pages of the file: a picture has one.
      *
-     * @throws prolalia.app.platform.TooLargeException when it is larger than any picture
+     * @throws TooLargeException when it is larger than any picture
      */
     public List<PaperPage> read(InputStream content) throws IOException, PaperRefusedException {
         Path file = folder.newTemporaryFile();

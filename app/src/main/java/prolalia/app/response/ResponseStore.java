@@ -3,7 +3,9 @@ package prolalia.app.response;
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.noCondition;
+import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.select;
+import static org.jooq.impl.DSL.selectOne;
 import static prolalia.app.platform.db.Tables.ANSWER;
 import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
 import static prolalia.app.platform.db.Tables.OVERRULING;
@@ -22,6 +24,7 @@ import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.Ids;
+import prolalia.app.platform.db.tables.Answer;
 import prolalia.app.platform.db.tables.records.ResponseRecord;
 import prolalia.app.response.StoredAnswer.Overruled;
 import prolalia.core.answer.Given;
@@ -33,7 +36,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Responses and their answers. An answer is never changed, and none is taken away: the newest of a question holds. */
 @Repository
 class ResponseStore {
-    private static final prolalia.app.platform.db.tables.Answer LATER = ANSWER.as("later");
+    private static final Answer LATER = ANSWER.as("later");
 
     private final DSLContext writing;
     private final DSLContext looking;
@@ -127,10 +130,7 @@ class ResponseStore {
     }
 
     private Map<String, Map<String, StoredAnswer>> holding(Condition which) {
-        Condition isLast = org.jooq.impl.DSL.notExists(org.jooq
-                .impl
-                .DSL
-                .selectOne()
+        Condition isLast = notExists(selectOne()
                 .from(LATER)
                 .where(
                         LATER.RESPONSE_ID.eq(ANSWER.RESPONSE_ID),

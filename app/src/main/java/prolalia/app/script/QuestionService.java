@@ -2,7 +2,6 @@ package prolalia.app.script;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -14,7 +13,6 @@ import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.Right;
 import prolalia.app.papers.PictureReader;
-import prolalia.app.platform.TooLargeException;
 import prolalia.app.stage.StageService;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.KeyText;
@@ -22,9 +20,6 @@ import prolalia.core.answer.NumberKey;
 import prolalia.core.answer.Question;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.QuestionEdits;
-import prolalia.core.script.ScriptEdits.PlacedLine;
-import prolalia.formats.paper.PaperPage;
-import prolalia.formats.paper.PaperRefusedException;
 
 /** Makes lines questions that are answered; what that means is worked out in core. */
 @Service
@@ -100,17 +95,10 @@ class QuestionService {
      */
     Optional<Reshaped> bringPicture(Teacher teacher, String lineId, InputStream content) throws IOException {
         String lesson = lessonOf(teacher, lineId);
-        try {
-            List<PaperPage> pages = pictures.read(content);
-            if (pages.size() != 1 || pages.get(0).picture() == null) {
-                return Optional.empty();
-            }
-            PaperPage page = pages.get(0);
+        return pictures.readOne(content).map(page -> {
             stages.bringInPictures(lesson, Map.of(page.picture(), page.mediaType()));
-            return Optional.of(history.make(lesson, edits(lesson).show(lineId, page.picture())));
-        } catch (PaperRefusedException | TooLargeException refused) {
-            return Optional.empty();
-        }
+            return history.make(lesson, edits(lesson).show(lineId, page.picture()));
+        });
     }
 
     Reshaped removePicture(Teacher teacher, String lineId) {
@@ -123,10 +111,6 @@ class QuestionService {
     }
 
     private QuestionEdits edits(String lessonId) {
-        List<PlacedLine> script = lines.shapes(lessonId).entrySet().stream()
-                .filter(entry -> !entry.getValue().removed())
-                .map(entry -> new PlacedLine(entry.getKey(), entry.getValue()))
-                .toList();
-        return new QuestionEdits(script);
+        return new QuestionEdits(lines.script(lessonId));
     }
 }

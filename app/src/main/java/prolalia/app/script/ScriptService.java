@@ -144,7 +144,7 @@ class ScriptService {
             boolean there = pageNumber >= 1 && pageNumber <= pages.size();
             String page = there ? pages.get(pageNumber - 1).id() : pageStore.add(lessonId, clock.millis());
             List<LineStep> steps = new ArrayList<>();
-            for (PlacedLine line : script(lessonId)) {
+            for (PlacedLine line : lines.script(lessonId)) {
                 LineShape shape = line.shape();
                 boolean empty = shape.words().isBlank() && shape.keptTakeId() == null;
                 if (empty
@@ -173,7 +173,7 @@ class ScriptService {
         if (pageStore.of(lessonId).stream().noneMatch(page -> page.id().equals(pageId))) {
             throw new NotFoundException("page");
         }
-        List<PlacedLine> onPage = script(lessonId).stream()
+        List<PlacedLine> onPage = lines.script(lessonId).stream()
                 .filter(line -> line.shape().place().pageId().equals(pageId))
                 .toList();
         String last = onPage.isEmpty() ? null : onPage.get(onPage.size() - 1).id();
@@ -207,7 +207,7 @@ class ScriptService {
         String lesson = lessonOf(teacher, lineId);
         boolean isThere = afterLineId == null
                 ? pageStore.of(lesson).stream().anyMatch(page -> page.id().equals(pageId))
-                : script(lesson).stream()
+                : lines.script(lesson).stream()
                         .anyMatch(line -> line.id().equals(afterLineId)
                                 && line.shape().place().pageId().equals(pageId));
         if (!isThere) {
@@ -311,14 +311,7 @@ class ScriptService {
     }
 
     private ScriptEdits edits(String lessonId) {
-        return new ScriptEdits(script(lessonId));
-    }
-
-    private List<PlacedLine> script(String lessonId) {
-        return lines.shapes(lessonId).entrySet().stream()
-                .filter(entry -> !entry.getValue().removed())
-                .map(entry -> new PlacedLine(entry.getKey(), entry.getValue()))
-                .toList();
+        return new ScriptEdits(lines.script(lessonId));
     }
 
     private String lessonOf(Teacher teacher, String lineId) {
