@@ -74,4 +74,16 @@ class HouseRulesTest {
     @ArchTest
     static final ArchRule coreFlowsOneWay =
             slices().matching("prolalia.core.(*)..").should().beFreeOfCycles();
+
+    /** What a room keeps is its own; the lesson is what all rooms share, and who may do what with it they ask of LessonAccess. */
+    @ArchTest
+    static final ArchRule aStoreIsItsRoomsOwn = classes()
+            .that()
+            .areAnnotatedWith(Repository.class)
+            .and()
+            .resideOutsideOfPackages("prolalia.app.lesson..", "prolalia.app.platform..")
+            .and()
+            .doNotHaveSimpleName("AuditLog")
+            .should()
+            .notBePublic();
 }

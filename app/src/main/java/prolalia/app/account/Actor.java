@@ -20,7 +20,7 @@ public sealed interface Actor {
     record Phone(Teacher reader, String lessonId, Set<String> lineIds) implements Actor {}
 
     /**
-     * A child who came through a class's door. What she meets is what was given to her ({@code AssignmentService}).
+     * A child who came through a class's door. What she meets is what was given to her ({@code ChildService}).
      *
      * @param classId through whose door
      */

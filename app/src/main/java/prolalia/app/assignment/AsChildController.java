@@ -13,7 +13,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.assignment.AssignmentService.Met;
 import prolalia.app.player.PlayerService;
 import prolalia.app.player.StudentFiles;
 import prolalia.core.align.WordTimes.Word;

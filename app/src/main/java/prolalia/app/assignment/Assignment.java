@@ -1,6 +1,7 @@
 package prolalia.app.assignment;
 
 import java.util.List;
+import java.util.Set;
 import prolalia.core.classroom.Due;
 
 /**
@@ -35,4 +36,9 @@ public record Assignment(
         List<String> toGroups,
         List<String> toStudents,
         long madeAt,
-        boolean takenBack) {}
+        boolean takenBack) {
+    /** @param groups a student's */
+    boolean isTo(String studentId, Set<String> groups) {
+        return toAll || toStudents.contains(studentId) || toGroups.stream().anyMatch(groups::contains);
+    }
+}

@@ -4,13 +4,13 @@ import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.account.Actor.Student;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentStore.Done;
 import prolalia.app.assignment.Keeping.GoesSoon;
@@ -28,7 +28,6 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.player.PlayerService;
 import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
 import prolalia.core.classroom.Accommodation;
@@ -36,8 +35,8 @@ import prolalia.core.classroom.Due;
 import prolalia.core.classroom.Names;
 import prolalia.core.classroom.Progress;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.marking.Asked;
 import prolalia.core.page.PageNumbers;
-import prolalia.core.published.OneByOne;
 import prolalia.core.published.PublishedLesson;
 
 /** Gives lessons to classes, groups and students; what a child meets follows from the lesson, from what was given, and from her. */
@@ -47,7 +46,6 @@ public class AssignmentService {
     private static final int LAST_YEAR = 9_999;
 
     private final AssignmentStore store;
-    private final HeardLog heard;
     private final Keeping keeping;
     private final ClassService classes;
     private final StudentService studentService;
@@ -56,13 +54,12 @@ public class AssignmentService {
     private final AccommodationService accommodations;
     private final LessonAccess access;
     private final LessonService lessons;
-    private final PlayerService player;
+    private final MetLessons met;
     private final AuditLog audit;
     private final Clock clock;
 
     AssignmentService(
             AssignmentStore store,
-            HeardLog heard,
             Keeping keeping,
             ClassService classes,
             StudentService studentService,
@@ -71,11 +68,10 @@ public class AssignmentService {
             AccommodationService accommodations,
             LessonAccess access,
             LessonService lessons,
-            PlayerService player,
+            MetLessons met,
             AuditLog audit,
             Clock clock) {
         this.store = store;
-        this.heard = heard;
         this.keeping = keeping;
         this.classes = classes;
         this.studentService = studentService;
@@ -84,7 +80,7 @@ public class AssignmentService {
         this.accommodations = accommodations;
         this.access = access;
         this.lessons = lessons;
-        this.player = player;
+        this.met = met;
         this.audit = audit;
         this.clock = clock;
     }
@@ -114,17 +110,6 @@ public class AssignmentService {
 
     /** How far a class came with all that is given to it. */
     record Overview(List<Assignment> assignments, List<Row> rows) {}
-
-    /**
-     * Something that a child is to do.
-     *
-     * @param pictureHash of its first page; null: it has none
-     */
-    record ToDo(Assignment assignment, String pictureHash, Progress progress) {}
-
-    /** A lesson as a child meets it. */
-    public record Met(
-            Assignment assignment, SchoolClass schoolClass, Accommodation accommodation, PublishedLesson lesson) {}
 
     /** Why something can't be given; the words stand in the message bundle under {@code assign.refused.} and the name. */
     enum Refusal {
@@ -242,8 +227,8 @@ public class AssignmentService {
             Accommodation accommodation = special.getOrDefault(student.id(), Accommodation.NONE);
             List<Cell> cells = assignments.stream()
                     .map(each -> new Cell(
-                            isTo(each, student.id(), groups.getOrDefault(student.id(), Set.of())),
-                            progress(
+                            each.isTo(student.id(), groups.getOrDefault(student.id(), Set.of())),
+                            met.progress(
                                     each,
                                     accommodation,
                                     done.getOrDefault(each.id(), Map.of()).get(student.id()))))
@@ -269,25 +254,6 @@ public class AssignmentService {
                         .forEach(student -> groups.computeIfAbsent(student, unseen -> new HashSet<>())
                                 .add(group.id())));
         return groups;
-    }
-
-    private static boolean isTo(Assignment assignment, String studentId, Set<String> groups) {
-        return assignment.toAll()
-                || assignment.toStudents().contains(studentId)
-                || assignment.toGroups().stream().anyMatch(groups::contains);
-    }
-
-    private Progress progress(Assignment assignment, Accommodation accommodation, Done done) {
-        PublishedLesson lesson = met(assignment, accommodation);
-        return done == null
-                ? Progress.of(lesson, List.of(), false, 0, false)
-                : Progress.of(lesson, done.heard().keySet(), true, done.lastAt(), done.handedIn());
-    }
-
-    private PublishedLesson met(Assignment assignment, Accommodation accommodation) {
-        PublishedLesson lesson =
-                player.open(assignment.lessonId(), assignment.revision()).lesson();
-        return OneByOne.of(accommodation.of(lesson.onlyPages(assignment.pageIds())));
     }
 
     /** Nobody meets it any more, from now on; what was done with it stays. */
@@ -326,65 +292,13 @@ public class AssignmentService {
     public List<ClassStudent> given(Teacher teacher, Assignment assignment) {
         Map<String, Set<String>> groups = groups(teacher, assignment.classId());
         return studentService.students(teacher, assignment.classId()).stream()
-                .filter(student -> isTo(assignment, student.id(), groups.getOrDefault(student.id(), Set.of())))
+                .filter(student -> assignment.isTo(student.id(), groups.getOrDefault(student.id(), Set.of())))
                 .toList();
     }
 
-    /** The lesson of something that was given, as nobody in particular meets it. */
-    public PublishedLesson lesson(Assignment assignment) {
-        return met(assignment, Accommodation.NONE);
-    }
-
-    // ---- a child
-
-    /** What there is for her to do, in order. */
-    List<ToDo> toDo(Student student) {
-        Accommodation accommodation = accommodations.of(student.id());
-        Set<String> groups = store.groupsOf(student.id());
-        long now = clock.millis();
-        List<Assignment> hers = store.ofClass(student.classId()).stream()
-                .filter(each -> isTo(each, student.id(), groups) && each.due().isThere(now, accommodation))
-                .toList();
-        Map<String, Map<String, Done>> done =
-                store.done(hers.stream().map(Assignment::id).toList());
-        return hers.stream()
-                .map(each -> new ToDo(
-                        each,
-                        met(each, Accommodation.NONE).pages().stream()
-                                .filter(page -> page.picture() != null)
-                                .map(page -> page.picture().hash())
-                                .findFirst()
-                                .orElse(null),
-                        progress(
-                                each,
-                                accommodation,
-                                done.getOrDefault(each.id(), Map.of()).get(student.id()))))
-                .toList();
-    }
-
-    /** The lesson, if it is there for her. */
-    public Met meet(Student student, String assignmentId) {
-        Met met = meetStill(student, assignmentId);
-        if (!isOpen(met)) {
-            throw new NotFoundException("assignment");
-        }
-        return met;
-    }
-
-    /** Whether a lesson is there for a child now: it has begun, hasn't ended, and wasn't taken back. */
-    public boolean isOpen(Met met) {
-        return !met.assignment().takenBack() && met.assignment().due().isThere(clock.millis(), met.accommodation());
-    }
-
-    /** The lesson that was given to her, also when it is over by now: what she answered before may come in late. */
-    public Met meetStill(Student student, String assignmentId) {
-        Assignment assignment = store.find(assignmentId)
-                .filter(each -> each.classId().equals(student.classId())
-                        && isTo(each, student.id(), store.groupsOf(student.id())))
-                .orElseThrow(() -> new NotFoundException("assignment"));
-        Accommodation accommodation = accommodations.of(student.id());
-        SchoolClass in = classAccess.find(student.classId()).orElseThrow(() -> new NotFoundException("class"));
-        return new Met(assignment, in, accommodation, met(assignment, accommodation));
+    /** The questions of something that was given, as nobody in particular meets them. */
+    public Collection<Asked> questions(Assignment assignment) {
+        return met.of(assignment, Accommodation.NONE).asked().values();
     }
 
     /** How many lines of something a child hears, of how many. */
@@ -395,9 +309,11 @@ public class AssignmentService {
         Accommodation accommodation = accommodations.of(studentId);
         Set<String> groups = store.groupsOf(studentId);
         return store.ofClass(classId).stream()
-                .filter(each -> isTo(each, studentId, groups))
-                .map(each ->
-                        new Hers(each, heardLines(met(each, accommodation)), heardLines(met(each, Accommodation.NONE))))
+                .filter(each -> each.isTo(studentId, groups))
+                .map(each -> new Hers(
+                        each,
+                        heardLines(met.of(each, accommodation).lesson()),
+                        heardLines(met.of(each, Accommodation.NONE).lesson())))
                 .toList();
     }
 
@@ -414,16 +330,6 @@ public class AssignmentService {
                 .findFirst()
                 .orElseThrow(() -> new NotFoundException("student"));
         Accommodation accommodation = accommodations.of(studentId);
-        return new Met(assignment, in, accommodation, met(assignment, accommodation));
-    }
-
-    public void opened(Student student, Met met) {
-        heard.opened(met.assignment().id(), student.id());
-    }
-
-    void heard(Student student, Met met, String lineId) {
-        if (met.lesson().line(lineId).isPresent()) {
-            heard.heard(met.assignment().id(), student.id(), lineId);
-        }
+        return new Met(assignment, in, accommodation, met.of(assignment, accommodation));
     }
 }

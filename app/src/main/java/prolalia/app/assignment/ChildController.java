@@ -21,8 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.Actor.Student;
-import prolalia.app.assignment.AssignmentService.Met;
-import prolalia.app.assignment.AssignmentService.ToDo;
+import prolalia.app.assignment.ChildService.ToDo;
 import prolalia.app.classroom.DoorWay;
 import prolalia.app.classroom.DoorWay.Inside;
 import prolalia.app.platform.MediaResponses;
@@ -42,19 +41,15 @@ class ChildController {
     static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
 
     private final DoorWay door;
-    private final AssignmentService assignments;
+    private final ChildService children;
     private final PlayerService player;
     private final StudentFiles files;
     private final MediaResponses media;
 
     ChildController(
-            DoorWay door,
-            AssignmentService assignments,
-            PlayerService player,
-            StudentFiles files,
-            MediaResponses media) {
+            DoorWay door, ChildService children, PlayerService player, StudentFiles files, MediaResponses media) {
         this.door = door;
-        this.assignments = assignments;
+        this.children = children;
         this.player = player;
         this.files = files;
         this.media = media;
@@ -63,7 +58,7 @@ class ChildController {
     @GetMapping
     String toDo(HttpServletRequest request, HttpServletResponse response, Model model) {
         Inside inside = door.inside(request);
-        List<ToDo> toDo = assignments.toDo(inside.actor());
+        List<ToDo> toDo = children.toDo(inside.actor());
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("inside", inside);
         model.addAttribute("toDo", toDo);
@@ -101,7 +96,7 @@ class ChildController {
     @GetMapping("/said/{id}/{part}.mp3")
     ResponseEntity<Resource> said(@PathVariable String id, @PathVariable String part, HttpServletRequest request)
             throws IOException {
-        Assignment assignment = assignments.meet(student(request), id).assignment();
+        Assignment assignment = children.meet(student(request), id).assignment();
         String sound = part.equals("direction") ? assignment.directionSound() : assignment.titleSound();
         if (sound == null) {
             throw new NotFoundException("sound");
@@ -114,7 +109,7 @@ class ChildController {
     }
 
     private Met met(HttpServletRequest request, String id) {
-        return assignments.meet(student(request), id);
+        return children.meet(student(request), id);
     }
 
     @GetMapping("/{id}")
@@ -125,8 +120,8 @@ class ChildController {
     @GetMapping("/{id}/{number:[0-9]{1,4}}")
     ResponseEntity<String> page(@PathVariable String id, @PathVariable int number, HttpServletRequest request) {
         Student student = student(request);
-        Met met = assignments.meet(student, id);
-        assignments.opened(student, met);
+        Met met = children.meet(student, id);
+        children.opened(student, met);
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .contentType(HTML)
@@ -154,7 +149,7 @@ class ChildController {
     @PostMapping("/{id}/heard/{lineId}")
     ResponseEntity<Void> heard(@PathVariable String id, @PathVariable String lineId, HttpServletRequest request) {
         Student student = student(request);
-        assignments.heard(student, assignments.meet(student, id), lineId);
+        children.heard(student, children.meet(student, id), lineId);
         return ResponseEntity.noContent().build();
     }
 

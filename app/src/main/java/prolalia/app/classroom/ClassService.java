@@ -16,7 +16,6 @@ import prolalia.app.account.StaffMember;
 import prolalia.app.account.StaffService;
 import prolalia.app.classroom.ClassStore.ClassTeacher;
 import prolalia.app.classroom.DoorStore.Door;
-import prolalia.app.classroom.StudentStore.Group;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;

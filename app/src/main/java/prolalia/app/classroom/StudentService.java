@@ -12,7 +12,6 @@ import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.classroom.ClassService.Refusal;
 import prolalia.app.classroom.ClassService.RefusedException;
-import prolalia.app.classroom.StudentStore.Group;
 import prolalia.app.classroom.StudentStore.ShutOut;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;

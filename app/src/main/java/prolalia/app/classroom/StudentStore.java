@@ -16,7 +16,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
@@ -27,7 +26,7 @@ import prolalia.core.classroom.Guesses;
 
 /** Students, in which classes and groups they are. */
 @Repository
-public class StudentStore {
+class StudentStore {
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -35,9 +34,6 @@ public class StudentStore {
         this.writing = writing;
         this.looking = looking;
     }
-
-    /** @param studentIds of those who are in it, in the order of the class */
-    public record Group(String id, String name, Set<String> studentIds) {}
 
     /** A student who pressed wrong keys too often. */
     record ShutOut(String id, String name, String classId, String className) {}

@@ -13,11 +13,11 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Student;
-import prolalia.app.assignment.AssignmentService;
-import prolalia.app.assignment.AssignmentService.Met;
+import prolalia.app.assignment.ChildService;
+import prolalia.app.assignment.Met;
 import prolalia.app.response.ResponseService;
+import prolalia.app.sound.AnswerPlace;
 import prolalia.app.sound.AnswerRecordings;
-import prolalia.app.sound.AnswerRecordings.Place;
 import prolalia.core.answer.Given;
 import prolalia.core.answer.Given.Point;
 import prolalia.core.answer.Given.Stroke;
@@ -40,12 +40,12 @@ class DemoAnswers {
 
     private final ResponseService responses;
     private final AnswerRecordings recordings;
-    private final AssignmentService assignments;
+    private final ChildService children;
 
-    DemoAnswers(ResponseService responses, AnswerRecordings recordings, AssignmentService assignments) {
+    DemoAnswers(ResponseService responses, AnswerRecordings recordings, ChildService children) {
         this.responses = responses;
         this.recordings = recordings;
-        this.assignments = assignments;
+        this.children = children;
     }
 
     /** @param students of the class, in order */
@@ -57,11 +57,9 @@ class DemoAnswers {
 
     private void answer(Student student, String assignmentId, int which) throws IOException {
         Random chance = new Random(which);
-        Met met = assignments.meet(student, assignmentId);
-        assignments.opened(student, met);
-        List<Asked> asked = met.lesson().pages().stream()
-                .flatMap(page -> page.questions().stream())
-                .toList();
+        Met met = children.meet(student, assignmentId);
+        children.opened(student, met);
+        List<Asked> asked = List.copyOf(met.asked().values());
         // Two are still at it.
         int until = which % 6 == 5 ? 4 : asked.size();
         for (Asked question : asked.subList(0, until)) {
@@ -123,7 +121,7 @@ class DemoAnswers {
 
     private Given spoken(Student student, String assignmentId, String questionId, int which) throws IOException {
         String id = UUID.randomUUID().toString();
-        Place place = responses.place(student, assignmentId, questionId);
+        AnswerPlace place = responses.place(student, assignmentId, questionId);
         try (InputStream voice =
                 new ClassPathResource("demo/weather/child-" + (which % 3 + 1) + ".ogg").getInputStream()) {
             recordings.receive(place, id, "audio/ogg", 0, voice);

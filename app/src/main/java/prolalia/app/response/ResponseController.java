@@ -99,7 +99,7 @@ class ResponseController {
         Given given;
         try {
             given = json.readValue(new LimitedStream(request.getInputStream(), LARGEST_ANSWER_BYTES), Given.class);
-        } catch (JacksonException | NullPointerException senseless) {
+        } catch (JacksonException senseless) {
             return ResponseEntity.badRequest().build();
         }
         if (given == null) {

@@ -13,12 +13,12 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Student;
-import prolalia.app.assignment.AssignmentService;
-import prolalia.app.assignment.AssignmentService.Met;
+import prolalia.app.assignment.ChildService;
+import prolalia.app.assignment.Met;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResponseStore.Spoken;
 import prolalia.app.response.StoredAnswer.Words;
-import prolalia.app.sound.AnswerRecordings.Place;
+import prolalia.app.sound.AnswerPlace;
 import prolalia.core.answer.AnswerManner;
 import prolalia.core.answer.AnswerManner.Feedback;
 import prolalia.core.answer.Given;
@@ -37,12 +37,12 @@ import prolalia.core.sound.InkTrace;
 public class ResponseService {
     private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
 
-    private final AssignmentService assignments;
+    private final ChildService children;
     private final ResponseStore store;
     private final Clock clock;
 
-    ResponseService(AssignmentService assignments, ResponseStore store, Clock clock) {
-        this.assignments = assignments;
+    ResponseService(ChildService children, ResponseStore store, Clock clock) {
+        this.children = children;
         this.store = store;
         this.clock = clock;
     }
@@ -91,24 +91,23 @@ public class ResponseService {
     public record Missing(String question, int page) {}
 
     State state(Student student, String assignmentId) {
-        Met met = assignments.meetStill(student, assignmentId);
+        Met met = children.meetStill(student, assignmentId);
         Optional<StoredResponse> response = store.find(assignmentId, student.id());
-        boolean open = assignments.isOpen(met);
+        boolean open = children.isOpen(met);
         if (response.isEmpty()) {
             return new State(Map.of(), false, open);
         }
-        Map<String, Asked> asked = asked(met.lesson());
         Map<String, Spoken> spoken = store.spoken(List.of(response.get().id()));
         boolean handedIn = response.get().handedInAt() != null;
         Map<String, Held> held = new HashMap<>();
         store.answers(response.get().id()).forEach((question, answer) -> {
-            boolean told = answer.triedAt() != null && asked.containsKey(question);
+            boolean told = answer.triedAt() != null && met.asked().containsKey(question);
             held.put(
                     question,
                     new Held(
                             answer.given(),
                             pieces(answer.given(), spoken),
-                            told ? heard(met, asked.get(question), answer) : null));
+                            told ? heard(met, met.asked().get(question), answer) : null));
         });
         return new State(held, handedIn, open);
     }
@@ -132,12 +131,6 @@ public class ResponseService {
                 .orElseThrow(() -> new NotFoundException("recording"));
     }
 
-    static Map<String, Asked> asked(PublishedLesson lesson) {
-        Map<String, Asked> asked = new LinkedHashMap<>();
-        lesson.pages().forEach(page -> page.questions().forEach(each -> asked.put(each.id(), each)));
-        return asked;
-    }
-
     /**
      * Takes an answer in; it is on the disk when this returns. What comes in late, after the lesson was over or its question was
      * taken out, is kept as well.
@@ -147,10 +140,10 @@ public class ResponseService {
         if (!ID.matcher(answerId).matches() || !ID.matcher(questionId).matches()) {
             throw new NotFoundException("answer");
         }
-        Met met = assignments.meetStill(student, assignmentId);
+        Met met = children.meetStill(student, assignmentId);
         long now = clock.millis();
         StoredResponse response = store.begun(assignmentId, student.id(), now);
-        Asked question = asked(met.lesson()).get(questionId);
+        Asked question = met.asked().get(questionId);
         if (question != null && hasNoMoreTries(met, response.id(), questionId) && !store.has(answerId)) {
             return Taken.NO_MORE;
         }
@@ -174,7 +167,7 @@ public class ResponseService {
         if (question == null) {
             return Taken.GONE;
         }
-        return assignments.isOpen(met) ? Taken.SAVED : Taken.CLOSED;
+        return children.isOpen(met) ? Taken.SAVED : Taken.CLOSED;
     }
 
     /** Of what was said, and of pictures, only what this child said and brought for this question is an answer. */
@@ -209,10 +202,10 @@ public class ResponseService {
     /** Whether an answer is right, where that may be heard as soon as it is given: a try. */
     @Transactional
     public Heard check(Student student, String assignmentId, String questionId) {
-        Met met = assignments.meet(student, assignmentId);
+        Met met = children.meet(student, assignmentId);
         StoredResponse response =
                 store.find(assignmentId, student.id()).orElseThrow(() -> new NotFoundException("response"));
-        Asked question = asked(met.lesson()).get(questionId);
+        Asked question = met.asked().get(questionId);
         StoredAnswer answer = store.answers(response.id()).get(questionId);
         if (question == null || answer == null || manner(met).feedback() != Feedback.EACH) {
             throw new NotFoundException("answer");
@@ -261,7 +254,7 @@ public class ResponseService {
     /** Hands all of it in, unless something is to be answered first. */
     @Transactional
     public HandedIn handIn(Student student, String assignmentId) {
-        Met met = assignments.meet(student, assignmentId);
+        Met met = children.meet(student, assignmentId);
         long now = clock.millis();
         StoredResponse response = store.begun(assignmentId, student.id(), now);
         Map<String, StoredAnswer> answers = store.answers(response.id());
@@ -278,7 +271,7 @@ public class ResponseService {
         }
         Set<String> tried = answers.values().stream().map(StoredAnswer::id).collect(Collectors.toSet());
         store.setTried(tried, now);
-        for (Asked question : asked(met.lesson()).values()) {
+        for (Asked question : met.asked().values()) {
             StoredAnswer answer = answers.get(question.id());
             most += question.question().points();
             if (answer != null) {
@@ -308,24 +301,24 @@ public class ResponseService {
 
     /** Where what a child says belongs: her response is begun by it. */
     @Transactional
-    public Place place(Student student, String assignmentId, String questionId) {
-        assignments.meetStill(student, assignmentId);
+    public AnswerPlace place(Student student, String assignmentId, String questionId) {
+        children.meetStill(student, assignmentId);
         if (!ID.matcher(questionId).matches()) {
             throw new NotFoundException("question");
         }
         StoredResponse response = store.begun(assignmentId, student.id(), clock.millis());
-        return new Place(response.id(), questionId, student.id());
+        return new AnswerPlace(response.id(), questionId, student.id());
     }
 
     /** Whether something was given to her: to others it isn't there. */
     void require(Student student, String assignmentId) {
-        assignments.meetStill(student, assignmentId);
+        children.meetStill(student, assignmentId);
     }
 
     /** So long an answer to a question may be, in ms. */
     long longestMs(Student student, String assignmentId, String questionId) {
-        Met met = assignments.meetStill(student, assignmentId);
-        Asked question = asked(met.lesson()).get(questionId);
+        Met met = children.meetStill(student, assignmentId);
+        Asked question = met.asked().get(questionId);
         int own = question == null ? 0 : question.question().longestSeconds();
         return 1000L * (own == 0 ? manner(met).longestSeconds() : own);
     }

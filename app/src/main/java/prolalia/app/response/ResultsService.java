@@ -112,9 +112,7 @@ public class ResultsService {
 
     private List<Head> heads(Assignment assignment) {
         List<Head> heads = new ArrayList<>();
-        ResponseService.asked(assignments.lesson(assignment))
-                .values()
-                .forEach(asked -> heads.add(new Head(heads.size() + 1, asked)));
+        assignments.questions(assignment).forEach(asked -> heads.add(new Head(heads.size() + 1, asked)));
         return heads;
     }
 

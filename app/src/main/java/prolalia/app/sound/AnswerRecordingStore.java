@@ -7,7 +7,6 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.sound.AnswerRecordings.Place;
 import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.Refusal;
 import prolalia.media.process.SoundRequest.Rendered;
@@ -49,7 +48,7 @@ class AnswerRecordingStore {
     }
 
     /** Adds an open recording unless there is one of this id. */
-    void open(String id, Place place, String mediaType, long now) {
+    void open(String id, AnswerPlace place, String mediaType, long now) {
         writing.insertInto(RECORDING)
                 .set(RECORDING.ID, id)
                 .set(RECORDING.PURPOSE, RecordingPurpose.ANSWER.stored())
@@ -64,7 +63,7 @@ class AnswerRecordingStore {
                 .execute();
     }
 
-    void taken(String id, Place place, String rawHash, int chunks, Rendered made, String soundHash, long now) {
+    void taken(String id, AnswerPlace place, String rawHash, int chunks, Rendered made, String soundHash, long now) {
         conclude(id, State.TAKEN, null, rawHash, chunks, made.durationMs(), now);
         writing.insertInto(SPOKEN_ANSWER)
                 .set(SPOKEN_ANSWER.RECORDING_ID, id)

@@ -64,13 +64,6 @@ public class AnswerRecordings {
         this.clock = clock;
     }
 
-    /** What a recording belongs to. */
-    public record Place(String responseId, String questionId, String studentId) {
-        String target() {
-            return responseId + " " + questionId;
-        }
-    }
-
     /** What became of a recording. */
     public sealed interface Ended {
         /** It can be heard. */
@@ -84,7 +77,7 @@ public class AnswerRecordings {
     }
 
     /** Takes a chunk in; it is on the disk when this returns. */
-    public void receive(Place place, String recordingId, String mediaType, int number, InputStream content)
+    public void receive(AnswerPlace place, String recordingId, String mediaType, int number, InputStream content)
             throws IOException {
         if (number < 0 || number >= MOST_CHUNKS || chunks.size(recordingId(recordingId)) > LARGEST_BYTES) {
             throw new TooLargeException();
@@ -107,7 +100,7 @@ public class AnswerRecordings {
         return id;
     }
 
-    private Known own(Place place, String recordingId) {
+    private Known own(AnswerPlace place, String recordingId) {
         return store.find(recordingId(recordingId))
                 .filter(known -> known.speakerId().equals(place.studentId())
                         && known.target().equals(place.target()))
@@ -120,7 +113,7 @@ public class AnswerRecordings {
      * @param count how many chunks it has; null: as many as came in
      * @param longestMs what comes after it isn't kept
      */
-    public Ended end(Place place, String recordingId, Integer count, long longestMs) throws IOException {
+    public Ended end(AnswerPlace place, String recordingId, Integer count, long longestMs) throws IOException {
         Lock lock = locks.of(recordingId);
         lock.lock();
         try {
@@ -144,7 +137,7 @@ public class AnswerRecordings {
         }
     }
 
-    private void make(Place place, String recordingId, int all, long longestMs) throws IOException {
+    private void make(AnswerPlace place, String recordingId, int all, long longestMs) throws IOException {
         if (all == 0) {
             store.refused(recordingId, Refusal.Reason.EMPTY, null, 0, clock.millis());
             return;

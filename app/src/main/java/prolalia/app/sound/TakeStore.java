@@ -26,7 +26,7 @@ import prolalia.media.process.SoundRequest.MadeTake;
 import prolalia.media.process.SoundRequest.Rendered;
 
 @Repository
-public class TakeStore {
+class TakeStore {
     /** In what order rows came in: SQLite counts them. */
     private static final Field<Long> ADDED = DSL.field("take.rowid", Long.class);
 

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.StringJoiner;
 
 /**
@@ -50,7 +51,7 @@ public record Given(
 
         public Stroke {
             width = Math.max(1, Math.min(100, width));
-            points = List.copyOf(points);
+            points = whole(points);
             if (points.size() % 2 != 0) {
                 throw new IllegalArgumentException("an x without a y");
             }
@@ -66,14 +67,14 @@ public record Given(
         }
     }
 
-    /** @throws IllegalArgumentException if there is more of it than anybody answers */
+    /** @throws IllegalArgumentException if there is more of it than anybody answers, or something in it is nothing */
     public Given {
-        chosen = chosen == null ? List.of() : List.copyOf(chosen);
-        pairs = pairs == null ? Map.of() : Map.copyOf(pairs);
-        pressed = pressed == null ? List.of() : List.copyOf(pressed);
+        chosen = whole(chosen);
+        pairs = whole(pairs);
+        pressed = whole(pressed);
         typed = typed == null ? "" : typed;
-        spoken = spoken == null ? List.of() : List.copyOf(spoken);
-        drawn = drawn == null ? List.of() : List.copyOf(drawn);
+        spoken = whole(spoken);
+        drawn = whole(drawn);
         int points = drawn.stream().mapToInt(stroke -> stroke.points().size()).sum();
         if (chosen.size() > MOST_CHOSEN
                 || pairs.size() > MOST_CHOSEN
@@ -84,6 +85,25 @@ public record Given(
                 || points > 2 * MOST_POINTS) {
             throw new IllegalArgumentException("too much of an answer");
         }
+    }
+
+    private static <T> List<T> whole(List<T> list) {
+        if (list == null) {
+            return List.of();
+        }
+        if (list.stream().anyMatch(Objects::isNull)) {
+            throw new IllegalArgumentException("nothing stands in an answer");
+        }
+        return List.copyOf(list);
+    }
+
+    private static Map<String, String> whole(Map<String, String> pairs) {
+        if (pairs == null) {
+            return Map.of();
+        }
+        whole(new ArrayList<>(pairs.keySet()));
+        whole(new ArrayList<>(pairs.values()));
+        return Map.copyOf(pairs);
     }
 
     public static Given chosen(String... ids) {

@@ -1,0 +1,108 @@
+package prolalia.app.assignment;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import prolalia.app.account.Actor.Student;
+import prolalia.app.assignment.AssignmentStore.Done;
+import prolalia.app.classroom.AccommodationService;
+import prolalia.app.classroom.ClassAccess;
+import prolalia.app.classroom.SchoolClass;
+import prolalia.app.platform.NotFoundException;
+import prolalia.core.classroom.Accommodation;
+import prolalia.core.classroom.Progress;
+
+/** What there is to do for a child, and how she meets it. */
+@Service
+public class ChildService {
+    private final AssignmentStore store;
+    private final MetLessons lessons;
+    private final HeardLog heard;
+    private final ClassAccess classes;
+    private final AccommodationService accommodations;
+    private final Clock clock;
+
+    ChildService(
+            AssignmentStore store,
+            MetLessons lessons,
+            HeardLog heard,
+            ClassAccess classes,
+            AccommodationService accommodations,
+            Clock clock) {
+        this.store = store;
+        this.lessons = lessons;
+        this.heard = heard;
+        this.classes = classes;
+        this.accommodations = accommodations;
+        this.clock = clock;
+    }
+
+    /**
+     * Something that a child is to do.
+     *
+     * @param pictureHash of its first page; null: it has none
+     */
+    record ToDo(Assignment assignment, String pictureHash, Progress progress) {}
+
+    /** What there is for her to do, in order. */
+    List<ToDo> toDo(Student student) {
+        Accommodation accommodation = accommodations.of(student.id());
+        Set<String> groups = store.groupsOf(student.id());
+        long now = clock.millis();
+        List<Assignment> hers = store.ofClass(student.classId()).stream()
+                .filter(each -> each.isTo(student.id(), groups) && each.due().isThere(now, accommodation))
+                .toList();
+        Map<String, Map<String, Done>> done =
+                store.done(hers.stream().map(Assignment::id).toList());
+        return hers.stream()
+                .map(each -> new ToDo(
+                        each,
+                        lessons.of(each, Accommodation.NONE).lesson().pages().stream()
+                                .filter(page -> page.picture() != null)
+                                .map(page -> page.picture().hash())
+                                .findFirst()
+                                .orElse(null),
+                        lessons.progress(
+                                each,
+                                accommodation,
+                                done.getOrDefault(each.id(), Map.of()).get(student.id()))))
+                .toList();
+    }
+
+    /** The lesson, if it is there for her. */
+    public Met meet(Student student, String assignmentId) {
+        Met met = meetStill(student, assignmentId);
+        if (!isOpen(met)) {
+            throw new NotFoundException("assignment");
+        }
+        return met;
+    }
+
+    /** Whether a lesson is there for a child now: it has begun, hasn't ended, and wasn't taken back. */
+    public boolean isOpen(Met met) {
+        return !met.assignment().takenBack() && met.assignment().due().isThere(clock.millis(), met.accommodation());
+    }
+
+    /** The lesson that was given to her, also when it is over by now: what she answered before may come in late. */
+    public Met meetStill(Student student, String assignmentId) {
+        Assignment assignment = store.find(assignmentId)
+                .filter(each -> each.classId().equals(student.classId())
+                        && each.isTo(student.id(), store.groupsOf(student.id())))
+                .orElseThrow(() -> new NotFoundException("assignment"));
+        Accommodation accommodation = accommodations.of(student.id());
+        SchoolClass in = classes.find(student.classId()).orElseThrow(() -> new NotFoundException("class"));
+        return new Met(assignment, in, accommodation, lessons.of(assignment, accommodation));
+    }
+
+    public void opened(Student student, Met met) {
+        heard.opened(met.assignment().id(), student.id());
+    }
+
+    void heard(Student student, Met met, String lineId) {
+        if (met.lesson().line(lineId).isPresent()) {
+            heard.heard(met.assignment().id(), student.id(), lineId);
+        }
+    }
+}
