@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
@@ -31,6 +32,7 @@ import prolalia.app.player.StudentFiles;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.classroom.Accommodation;
 import prolalia.core.classroom.Animal;
+import prolalia.core.published.SaidWords.Said;
 import prolalia.formats.web.Answering;
 import prolalia.formats.web.BehindDoor;
 
@@ -182,6 +184,13 @@ class ChildController {
     @ResponseBody
     List<Word> words(@PathVariable String id, @PathVariable String lineId, HttpServletRequest request) {
         return files.words(met(request, id).lesson(), lineId);
+    }
+
+    /** Single words in her teacher's voice, so that she can hear what she wrote. */
+    @GetMapping("/{id}/said-words")
+    @ResponseBody
+    Map<String, Said> saidWords(@PathVariable String id, HttpServletRequest request) {
+        return files.saidWords(met(request, id).lesson());
     }
 
     /** Whoever isn't inside goes to the door at which this device was last; a script is told so. */

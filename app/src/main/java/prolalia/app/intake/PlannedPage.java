@@ -13,12 +13,14 @@ import prolalia.app.stage.StageService;
 import prolalia.core.intake.Proposal.ProposedLine;
 import prolalia.core.intake.ProposedAnswers;
 import prolalia.core.intake.ProposedAnswers.Answer;
+import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.page.LinePlacing;
 import prolalia.core.page.LinePlacing.LinePlace;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.Paths;
 import prolalia.core.place.Area;
+import prolalia.core.place.EmptyBoxes;
 import prolalia.core.place.InkMap;
 import prolalia.core.place.InkWords;
 import prolalia.core.place.WordPlaces;
@@ -50,7 +52,7 @@ record PlannedPage(
         List<ReadLine> lines = new ArrayList<>();
         boolean byInk = proposed.stream().anyMatch(PlannedPage::isFoundByInk);
         InkMap close = byInk ? fine.get() : ink;
-        Map<String, Answer> answers = ProposedAnswers.of(page.proposal().lines());
+        Map<String, Answer> answers = ProposedAnswers.of(page.proposal().lines(), EmptyBoxes.of(ink));
         List<Place> places = new ArrayList<>();
         for (ProposedLine line : proposed) {
             Answer answer = answers.get(line.id());
@@ -58,7 +60,7 @@ record PlannedPage(
                 answer.places().forEach(area -> places.add(new Place(lines.size(), area)));
             }
             lines.add(new ReadLine(
-                    LineTraits.of(line.kind().becomes().orElseThrow())
+                    LineTraits.of(answer == null ? line.kind().becomes().orElseThrow() : LineKind.QUESTION)
                             .withLabel(line.label())
                             .withPlaces(places(line, close))
                             .withQuestion(answer == null ? null : answer.question()),

@@ -18,12 +18,13 @@ import prolalia.app.library.LibraryStore.Place;
 import prolalia.app.platform.Messages;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.sound.TakeService;
+import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.SpokenWords;
 import prolalia.core.script.WordSearch;
 
 /** All takes of a teacher and her standing lines: found by their words, used again by reference. */
 @Service
-class LibraryService {
+public class LibraryService {
     /** More isn't looked through but searched. */
     static final int SHOWN_AT_ONCE = 40;
 
@@ -155,5 +156,15 @@ class LibraryService {
                 lines.setStanding(lineId, home);
             }
         });
+    }
+
+    /** The id of the standing line that says this; it comes onto the shelf unless it is there. */
+    public String standingLine(Teacher teacher, LineKind kind, String words) {
+        LessonSummary shelf = shelf(teacher);
+        return lessonStore.script(shelf.id()).stream()
+                .filter(line -> SpokenWords.areTheSame(line.line().words(), words))
+                .map(line -> line.line().id())
+                .findFirst()
+                .orElseGet(() -> lines.add(pageStore.of(shelf.id()).get(0).id(), kind, words));
     }
 }

@@ -3,6 +3,7 @@ package prolalia.app.player;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
 import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
@@ -16,6 +17,8 @@ import prolalia.core.align.WordTimes.Word;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPicture;
+import prolalia.core.published.SaidWords;
+import prolalia.core.published.SaidWords.Said;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What a student's page fetches beside itself: sounds, pictures and the times of words, of this lesson and of no other. */
@@ -62,7 +65,13 @@ public class StudentFiles {
                 .orElseThrow(() -> new NotFoundException("line"));
     }
 
-    /** The same as JSON, by line, for the page itself; null when it isn't known as yet, and has to be asked for. */
+    /** The single words that are said in a lesson, as far as it is known when. */
+    public Map<String, Said> saidWords(PublishedLesson lesson) {
+        return SaidWords.of(
+                lesson, line -> times.known(line.line(), line.soundHash()).orElse(List.of()));
+    }
+
+    /** When the words of a line are said, as JSON, by line, for the page itself; null when it isn't known as yet, and has to be asked for. */
     Function<String, String> knownTimes(PublishedLesson lesson) {
         return lineId -> lesson.line(lineId)
                 .filter(PublishedLine::isHeard)

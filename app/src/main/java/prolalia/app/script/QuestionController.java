@@ -13,6 +13,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
@@ -30,6 +31,7 @@ import prolalia.core.answer.AnswerManner;
 @Controller
 class QuestionController {
     private final QuestionService questions;
+    private final FreeAnswers free;
     private final ReshapedPage reshaped;
     private final LessonService lessons;
     private final IncomingFiles files;
@@ -37,6 +39,7 @@ class QuestionController {
 
     QuestionController(
             QuestionService questions,
+            FreeAnswers free,
             ReshapedPage reshaped,
             LessonService lessons,
             IncomingFiles files,
@@ -44,6 +47,7 @@ class QuestionController {
         this.files = files;
         this.lessons = lessons;
         this.questions = questions;
+        this.free = free;
         this.reshaped = reshaped;
         this.messages = messages;
     }
@@ -96,6 +100,17 @@ class QuestionController {
                 .map(written -> ResponseEntity.ok(List.of(written)))
                 .orElseGet(() -> ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
                         .body(List.of(messages.say("question.noNumber"))));
+    }
+
+    @PostMapping("/lessons/{id}/free-answers/page")
+    String freePage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        return "redirect:/lessons/" + id + "#page-" + free.addPage(teacher.actor(), id);
+    }
+
+    @PostMapping("/lessons/{id}/free-answers")
+    String freeOnEveryPage(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        free.addToEveryPage(teacher.actor(), id);
+        return "redirect:/lessons/" + id;
     }
 
     /** How all questions of a lesson are asked. */

@@ -9,13 +9,14 @@ import { bindHints } from './hints.js';
 import { bindOrder } from './order.js';
 import { bindPairs } from './pairs.js';
 import { bindPicture } from './picture.js';
+import { bindReadBack } from './read-back.js';
 import { bindSpeaking, recordsNow, stopRecording } from './speaking.js';
 import { bindTyped, flushTyped, isTyping } from './typed.js';
 import { bindWays } from './ways.js';
 import { ownerHeader } from '../platform/requests.js';
 import { say } from '../platform/words.js';
 
-const BINDERS = [bindChoices, bindTyped, bindOrder, bindPairs, bindAreas, bindSpeaking, bindDrawing, bindPicture, bindWays, bindHints];
+const BINDERS = [bindChoices, bindTyped, bindReadBack, bindOrder, bindPairs, bindAreas, bindSpeaking, bindDrawing, bindPicture, bindWays, bindHints];
 
 const { answers: base, recordings, answered } = document.body.dataset;
 const kept = answered === 'kept';

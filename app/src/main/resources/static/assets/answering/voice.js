@@ -1,5 +1,7 @@
 // What is said of answers: one thing after another, and nothing else meanwhile.
 const voice = new Audio();
+// A word begins a little before it is heard.
+const ROOM_MS = 45;
 let turn = 0;
 
 document.addEventListener('line-sounds', () => {
@@ -28,6 +30,36 @@ export async function sayAll(...sounds) {
       ['ended', 'pause', 'error'].forEach((event) => voice.addEventListener(event, done, { once: true }));
     });
   }
+}
+
+/** Says parts of sounds one after another. @param parts each with its sound, and its span in ms @param onPart told of each, and null at the end */
+export async function sayParts(parts, onPart) {
+  const mine = ++turn;
+  document.dispatchEvent(new CustomEvent('answer-sounds'));
+  for (const part of parts) {
+    if (mine !== turn) {
+      break;
+    }
+    voice.src = part.sound;
+    voice.currentTime = Math.max(0, part.span.startMs - ROOM_MS) / 1000;
+    onPart(part);
+    try {
+      await voice.play();
+    } catch {
+      break;
+    }
+    await partSaid((part.span.endMs + ROOM_MS) / 1000);
+  }
+  onPart(null);
+}
+
+/** Ends with the part, or when something else stops the sound. */
+function partSaid(end) {
+  return new Promise((done) => {
+    ['ended', 'pause', 'error'].forEach((event) => voice.addEventListener(event, done, { once: true }));
+    const watch = () => (voice.currentTime >= end ? voice.pause() : !voice.paused && requestAnimationFrame(watch));
+    watch();
+  });
 }
 
 export const hush = () => {

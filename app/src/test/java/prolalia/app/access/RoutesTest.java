@@ -218,8 +218,8 @@ class RoutesTest extends RunningHouse {
     @Test
     void nobodyGetsWhatIsATeachers() throws Exception {
         List<String> open = new ArrayList<>();
+        Visitor nobody = new Visitor(base());
         for (Route route : of(Who.STAFF, Who.TEACHER, Who.ADMIN, Who.OWNER, Who.CLASS)) {
-            Visitor nobody = new Visitor(base());
             nobody.get("/sign-in");
             HttpResponse<byte[]> answer =
                     route.method().equals(HttpMethod.GET) ? nobody.get(address(route, reading)) : null;
@@ -319,8 +319,8 @@ class RoutesTest extends RunningHouse {
     @Test
     void aLinkOpensItsOwnLessonAlone() throws Exception {
         List<String> open = new ArrayList<>();
+        Visitor guest = new Visitor(base());
         for (Route route : of(Who.LINK)) {
-            Visitor guest = new Visitor(base());
             if (ask(guest, route, address(route, "nowhere")) != 404) {
                 open.add("nowhere: " + route.pattern());
             }
@@ -338,8 +338,8 @@ class RoutesTest extends RunningHouse {
     @Test
     void aPhoneReachesItsOwnReadingAlone() throws Exception {
         List<String> open = new ArrayList<>();
+        Visitor phone = new Visitor(base());
         for (Route route : of(Who.PHONE)) {
-            Visitor phone = new Visitor(base());
             int late = ask(phone, route, address(route, "nowhere"));
             if (late != 404 && late != 410) {
                 open.add("nowhere: " + route.pattern() + " " + late);
@@ -353,7 +353,6 @@ class RoutesTest extends RunningHouse {
         }
         assertThat(open).isEmpty();
         // What is a teacher's is none of a phone's business.
-        Visitor phone = new Visitor(base());
         phone.get("/phone/" + phoneReading);
         assertThat(phone.get("/lessons/" + lesson).uri().getPath()).isEqualTo("/sign-in");
     }

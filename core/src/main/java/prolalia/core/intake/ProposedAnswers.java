@@ -1,9 +1,11 @@
 package prolalia.core.intake;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Pattern;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.Question;
@@ -13,7 +15,8 @@ import prolalia.core.place.WordPlaces.PlacedWord;
 
 /**
  * How the questions of a page would be answered, told from what stands under them: choices are chosen from; a blank in the
- * question, or a row under it, is typed into; several rows are written on. What is right isn't told by a paper. Stateless.
+ * question, or a row under it, is typed into; several rows are written on; in an empty box under it, or beside it, something is
+ * written, drawn or said, by its size. What is right isn't told by a paper. Stateless.
  */
 public final class ProposedAnswers {
     private static final Pattern BLANK = Pattern.compile("(?:_\\s?){3,}|\\.{5,}|\u2026{2,}|[\u2013\u2014]{3,}");
@@ -24,6 +27,18 @@ public final class ProposedAnswers {
     /** A rule is thin: what is written stands above it. */
     private static final double LEAST_HEIGHT = 0.03;
 
+    /** Into a lower box a word or two are written; into a flat one, a sentence; in any other one something is drawn. */
+    private static final double HIGHEST_FOR_WORDS = 0.07;
+
+    private static final double HIGHEST_FOR_SENTENCES = 0.14;
+    private static final double WIDE = 0.5;
+
+    /** A box belongs to a line that ends so little under its top. */
+    private static final double BESIDE = 0.02;
+
+    /** Farther down, a box belongs to nothing that stands above, by the height of the page. */
+    private static final double FARTHEST = 0.25;
+
     private ProposedAnswers() {}
 
     /**
@@ -33,8 +48,12 @@ public final class ProposedAnswers {
      */
     public record Answer(Question question, List<Area> places) {}
 
-    /** @param lines all that are proposed for a page, in reading order @return by the ids of questions; of others nothing is told */
-    public static Map<String, Answer> of(List<ProposedLine> lines) {
+    /**
+     * @param lines all that are proposed for a page, in reading order
+     * @param boxes in which there is nothing yet ({@link prolalia.core.place.EmptyBoxes})
+     * @return by the ids of questions, and of directions that are answered; of others nothing is told
+     */
+    public static Map<String, Answer> of(List<ProposedLine> lines, List<Area> boxes) {
         Map<String, Answer> answers = new LinkedHashMap<>();
         for (int i = 0; i < lines.size(); i++) {
             ProposedLine line = lines.get(i);
@@ -45,7 +64,52 @@ public final class ProposedAnswers {
                 }
             }
         }
+        boxesOf(lines, boxes).forEach((line, box) -> answers.putIfAbsent(line.id(), inBox(box)));
         return answers;
+    }
+
+    /** Each line that may be answered in a box, with the largest of its boxes: those under it or beside it, nearer than any other. */
+    private static Map<ProposedLine, Area> boxesOf(List<ProposedLine> lines, List<Area> boxes) {
+        List<ProposedLine> asking = lines.stream()
+                .filter(line -> line.wanted() && line.hasPlace())
+                .filter(line -> line.kind() == FoundKind.QUESTION || line.kind() == FoundKind.DIRECTION)
+                .toList();
+        Map<ProposedLine, Area> found = new LinkedHashMap<>();
+        for (Area box : boxes) {
+            boolean empty = lines.stream()
+                    .filter(ProposedLine::hasPlace)
+                    .noneMatch(
+                            line -> box.holds(line.area().middleX(), line.area().middleY()));
+            if (empty) {
+                asking.stream()
+                        .filter(line -> line.area().bottom() <= box.y() + BESIDE
+                                || line.area().sharedHeight(box) > 0.5)
+                        .filter(line -> box.y() - line.area().bottom() <= FARTHEST)
+                        .min(Comparator.comparingDouble(line -> farness(line.area(), box)))
+                        .ifPresent(line -> found.merge(line, box, ProposedAnswers::larger));
+            }
+        }
+        return found;
+    }
+
+    /** By the gaps between them, to the side and down. */
+    private static double farness(Area line, Area box) {
+        double down = Math.max(0, box.y() - line.bottom());
+        double aside = Math.max(0, Math.max(line.x() - box.right(), box.x() - line.right()));
+        return down + aside;
+    }
+
+    private static Area larger(Area one, Area other) {
+        return one.w() * one.h() >= other.w() * other.h() ? one : other;
+    }
+
+    private static Answer inBox(Area box) {
+        Question question = box.h() <= HIGHEST_FOR_WORDS
+                ? Question.of(AnswerKind.SHORT_WORDS)
+                : box.h() <= HIGHEST_FOR_SENTENCES && box.w() >= WIDE
+                        ? Question.of(AnswerKind.LONG_TEXT)
+                        : Question.of(AnswerKind.DRAWING).withWays(Set.of(AnswerKind.SPOKEN));
+        return new Answer(question, List.of(box));
     }
 
     private static List<ProposedLine> under(List<ProposedLine> lines, int from) {

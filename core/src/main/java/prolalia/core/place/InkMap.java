@@ -58,6 +58,12 @@ public final class InkMap {
         return height;
     }
 
+    /** Whether there is ink at a point. */
+    boolean isInk(int x, int y) {
+        int row = width + 1;
+        return sums[(y + 1) * row + x + 1] - sums[y * row + x + 1] - sums[(y + 1) * row + x] + sums[y * row + x] > 0;
+    }
+
     /** How many points with ink are within a place. */
     public int inkIn(Area area) {
         int left = clamp((int) Math.floor(area.x() * width), width);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
@@ -13,6 +14,7 @@ import prolalia.core.lesson.LineTraits;
 import prolalia.core.marking.Asked;
 import prolalia.core.script.LessonChange.Deed;
 import prolalia.core.script.LessonChange.LineStep;
+import prolalia.core.script.LineShape.Place;
 import prolalia.core.script.ScriptEdits.PlacedLine;
 
 /**
@@ -97,6 +99,28 @@ public final class QuestionEdits {
         List<LineStep> steps = new ArrayList<>();
         add(steps, lineId, shape, shape.traits().withPicture(picture));
         return change(steps);
+    }
+
+    /**
+     * The same question on every page that has none.
+     *
+     * @param question in the place of a standing line, as it is placed on any page
+     * @param newId answers another one each time
+     */
+    public Optional<LessonChange> onEveryPage(List<String> pageIds, LineShape question, Supplier<String> newId) {
+        List<LineStep> steps = new ArrayList<>();
+        for (String page : pageIds) {
+            List<PlacedLine> lines = script.stream()
+                    .filter(line -> line.shape().place().pageId().equals(page))
+                    .toList();
+            if (lines.stream().allMatch(line -> line.shape().traits().question() == null)) {
+                String last =
+                        lines.isEmpty() ? null : lines.get(lines.size() - 1).id();
+                LineShape shape = question.withPlace(new Place(page, last));
+                steps.add(new LineStep(newId.get(), shape.withRemoved(true), shape));
+            }
+        }
+        return steps.isEmpty() ? Optional.empty() : Optional.of(new LessonChange(Deed.ADD, steps, List.of()));
     }
 
     private static void add(List<LineStep> steps, String lineId, LineShape shape, LineTraits traits) {

@@ -32,7 +32,8 @@ public final class OverlapTrimmer {
     /** A pause whose key is off by one spread of the reader's counts as so much shorter; by twice as much, four times. */
     private static final double UNLIKE_MS = 60;
 
-    private static final double MOST_UNLIKE_MS = 700;
+    /** Now and then anybody is far off. */
+    private static final double MOST_UNLIKE_MS = 400;
 
     /** A pause whose end isn't seen any more is longer than what is seen of it: at least by this. */
     private static final int UNSEEN_MS = 150;
@@ -74,13 +75,17 @@ public final class OverlapTrimmer {
                 .toList();
         Cut start = best(starts);
         Cut end = best(ends);
-        if (end.atMs() - start.atMs() < SHORT_MS) {
-            // Of a short line both ends were looked for in nearly the same sound: something is said between them.
+        PhraseFit fit = PhraseFit.of(overlap.words());
+        boolean inDoubt = starts.size() + ends.size() > 2 && (fit.isKnown() || end.atMs() - start.atMs() < SHORT_MS);
+        if (inDoubt) {
+            // What the words say; and of a short line both ends were looked for in nearly the same sound: something is
+            // said
+            // between them.
             List<Span> pieces = pieces(recording);
             double most = Double.NEGATIVE_INFINITY;
             for (Cut first : starts) {
                 for (Cut last : ends) {
-                    double score = first.score() + last.score();
+                    double score = first.score() + last.score() - fit.unlikeMs(pieces, first.atMs(), last.atMs());
                     if (score > most && saidMs(pieces, first.atMs(), last.atMs()) >= SHORTEST_WORD_MS) {
                         most = score;
                         start = first;
@@ -184,7 +189,7 @@ public final class OverlapTrimmer {
     /** @return as much shorter does a pause count, in ms, to which the key would be unlike the reader's others */
     private static double unlikeMs(long offMs, KeyHabit habit) {
         double far = (offMs - habit.offMs()) / (double) habit.spreadMs();
-        return Math.min(MOST_UNLIKE_MS, UNLIKE_MS * far * far);
+        return MOST_UNLIKE_MS * (1 - Math.exp(-UNLIKE_MS * far * far / MOST_UNLIKE_MS));
     }
 
     /** In one breath from line to line: the quietest moment about the key. */

@@ -67,6 +67,36 @@ class OverlapTrimmerTest {
         assertThat(from + own.endMs()).isBetween(2_020L, 2_600L);
     }
 
+    /** The key comes in the pause after the first word of the next line. */
+    @Test
+    void aSentenceOfOneWordStaysWithItsLineAsItsWordsSay() {
+        float[] said = mix(
+                concat(
+                        silence(0.2),
+                        voice(-12, 1.6),
+                        silence(0.45),
+                        voice(-12, 0.3),
+                        silence(0.5),
+                        voice(-14, 1.4),
+                        silence(0.6)),
+                noise(-60, 5.05, 8));
+        Sound all = sound(said);
+        long key = 2_600;
+        Sound first = all.slice(new Span(0, key + 700));
+        Sound second = all.slice(new Span(key - 700, 5_050));
+        // "Yes" is said from 2.25 to 2.55 s.
+        assertThat(own(first, "How many buns can you see?").endMs()).isBetween(1_750L, 2_280L);
+        assertThat(key - 700 + own(second, "Yes! The root comes out.").startMs())
+                .isBetween(1_750L, 2_280L);
+        assertThat(own(first, "Can you see buns? Yes!").endMs()).isBetween(2_500L, 3_100L);
+        assertThat(key - 700 + own(second, "The root comes out.").startMs()).isBetween(2_500L, 3_100L);
+    }
+
+    private static Span own(Sound recording, String words) {
+        return OverlapTrimmer.without(recording, new Overlap(700, KeyHabit.UNKNOWN, words))
+                .span();
+    }
+
     @ParameterizedTest
     @ValueSource(ints = {-350, 0, 350})
     void wordsThatAreReadOneByOneLandOnTheirLinesByTheReadersHabit(int offMs) {
@@ -91,7 +121,7 @@ class OverlapTrimmerTest {
         for (int line = 0; line < lengths.length; line++) {
             long from = Math.max(0, Math.round(1_000 * (keys[line] - 0.7)));
             long to = Math.min(all.durationMs(), Math.round(1_000 * (keys[line + 1] + 0.7)));
-            OwnPart own = OverlapTrimmer.without(all.slice(new Span(from, to)), new Overlap(700, habit));
+            OwnPart own = OverlapTrimmer.without(all.slice(new Span(from, to)), new Overlap(700, habit, ""));
             habit = habit.with(new KeyHabit(own.offsMs()));
             double start = (from + own.span().startMs()) / 1000.0;
             double end = (from + own.span().endMs()) / 1000.0;
@@ -105,7 +135,7 @@ class OverlapTrimmerTest {
     }
 
     private static Span own(Sound recording, int overlapMs) {
-        return OverlapTrimmer.without(recording, new Overlap(overlapMs, KeyHabit.UNKNOWN))
+        return OverlapTrimmer.without(recording, new Overlap(overlapMs, KeyHabit.UNKNOWN, ""))
                 .span();
     }
 }

@@ -201,7 +201,7 @@ public final class SoundProcess {
     }
 
     private static Judged judged(SoundRequest.Judge asked) throws IOException {
-        Overlap overlap = new Overlap(asked.overlapMs(), new KeyHabit(asked.keyOffsMs()));
+        Overlap overlap = new Overlap(asked.overlapMs(), new KeyHabit(asked.keyOffsMs()), asked.words());
         TakeRenderer.Judged judged = TakeRenderer.judge(asked.file(), asked.longestMs(), overlap, asked.wholeAnyway());
         if (!(judged.judgement() instanceof SpokenPart part)) {
             Refusal refusal = (Refusal) judged.judgement();

@@ -1,0 +1,77 @@
+package prolalia.app.script;
+
+import java.util.List;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.history.LessonHistory;
+import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonPage;
+import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.PageStore;
+import prolalia.app.lesson.Right;
+import prolalia.app.library.LibraryService;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.Messages;
+import prolalia.core.answer.AnswerKind;
+import prolalia.core.answer.Question;
+import prolalia.core.lesson.LineKind;
+import prolalia.core.lesson.LineTraits;
+import prolalia.core.script.LineShape;
+import prolalia.core.script.PastedScript.ReadLine;
+import prolalia.core.script.QuestionEdits;
+
+/** Places for whatever a child wants to write, say or draw: on a page of their own, or on every page of a lesson. */
+@Service
+class FreeAnswers {
+    private static final Question FREE = Question.of(AnswerKind.LONG_TEXT)
+            .withWays(Set.of(AnswerKind.SPOKEN, AnswerKind.DRAWING))
+            .withRequired(false);
+
+    private final LessonAccess access;
+    private final LineStore lines;
+    private final PageStore pages;
+    private final LibraryService library;
+    private final ScriptService script;
+    private final LessonHistory history;
+    private final Messages messages;
+
+    FreeAnswers(
+            LessonAccess access,
+            LineStore lines,
+            PageStore pages,
+            LibraryService library,
+            ScriptService script,
+            LessonHistory history,
+            Messages messages) {
+        this.access = access;
+        this.lines = lines;
+        this.pages = pages;
+        this.library = library;
+        this.script = script;
+        this.history = history;
+        this.messages = messages;
+    }
+
+    /** Adds a page with nothing but an answer; answers its number, or that of the last page when there are as many as may be. */
+    int addPage(Teacher teacher, String lessonId) {
+        LineTraits traits = LineTraits.of(LineKind.QUESTION).withQuestion(FREE);
+        return script.addLines(teacher, lessonId, 0, List.of(new ReadLine(traits, messages.say("free.words"))));
+    }
+
+    /** Every page that has no question gets an answer: one standing line, so that it is read once. */
+    void addToEveryPage(Teacher teacher, String lessonId) {
+        access.require(teacher, lessonId, Right.EDIT);
+        String home = library.standingLine(teacher, LineKind.QUESTION, messages.say("free.words"));
+        LineShape said = lines.shape(home);
+        LineShape question = new LineShape(
+                said.words(),
+                said.traits().withKind(LineKind.QUESTION).withQuestion(FREE),
+                false,
+                said.keptTakeId(),
+                null,
+                home);
+        List<String> pageIds = pages.of(lessonId).stream().map(LessonPage::id).toList();
+        history.make(lessonId, new QuestionEdits(lines.script(lessonId)).onEveryPage(pageIds, question, Ids::newId));
+    }
+}
