@@ -1,7 +1,6 @@
 package prolalia.cli;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -53,8 +52,7 @@ final class QuestionsCommand implements Callable<Integer> {
             result.put("error", FileMessages.of(failure));
             exit = 1;
         }
-        System.out.println(new String(
-                new JsonMapper().writeValueAsString(result).getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8));
+        System.out.println(new JsonMapper().writeValueAsString(result));
         return exit;
     }
 

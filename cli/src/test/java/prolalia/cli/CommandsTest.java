@@ -208,4 +208,55 @@ class CommandsTest {
         assertThat(run("render", "x.wav")).isEmpty();
         assertThat(errors).contains("--output");
     }
+
+    @Test
+    void questionsPrintsWhatWouldBeMadeAndWhatIsWrongWithIt() throws Exception {
+        Path list = Files.writeString(folder.resolve("list.txt"), """
+                1. Which part comes out first?
+                a) the leaf
+                *b) the root
+                2. How many legs has a beetle?
+                """);
+        JsonNode read = JsonMapper.shared().readTree(run("questions", list.toString()));
+        assertThat(exit).isZero();
+        JsonNode first = read.get("questions").get(0);
+        assertThat(first.get("kind").stringValue()).isEqualTo("one_choice");
+        assertThat(first.get("words").stringValue()).isEqualTo("Which part comes out first?");
+        assertThat(first.get("choices").get(0).get("right").booleanValue()).isFalse();
+        assertThat(first.get("choices").get(1).get("right").booleanValue()).isTrue();
+        Path table = Files.writeString(folder.resolve("table.csv"), "question,kind,right\nHow many?,dance,6\n");
+        JsonNode odd = JsonMapper.shared().readTree(run("questions", table.toString()));
+        assertThat(odd.get("findings").get(0).get("words").stringValue()).contains("dance");
+        JsonNode none = JsonMapper.shared().readTree(run("questions", "nowhere.csv"));
+        assertThat(exit).isEqualTo(1);
+        assertThat(none.get("error").stringValue()).contains("no such file");
+    }
+
+    @Test
+    void markFollowsTheItemsOwnRulesAndNamesWhatIsNotThere() throws Exception {
+        Path item = Files.writeString(folder.resolve("item.xml"), """
+                <qti-assessment-item identifier="roots" title="Roots">
+                  <qti-response-declaration identifier="RESPONSE" cardinality="multiple" base-type="identifier">
+                    <qti-correct-response><qti-value>A</qti-value><qti-value>B</qti-value></qti-correct-response>
+                    <qti-mapping default-value="-1" lower-bound="0"><qti-map-entry map-key="A" mapped-value="1.5"/>
+                      <qti-map-entry map-key="B" mapped-value="0.5"/></qti-mapping>
+                  </qti-response-declaration>
+                  <qti-outcome-declaration identifier="SCORE" cardinality="single" base-type="float"/>
+                  <qti-item-body/>
+                  <qti-response-processing template="https://purl.imsglobal.org/spec/qti/v3p0/rptemplates/map_response"/>
+                </qti-assessment-item>
+                """);
+        Path responses = Files.writeString(
+                folder.resolve("r.csv"), "student,question,answer\nAda,roots,A|B\nBo,roots,A|C\nCleo,stems,A\n");
+        JsonNode marked =
+                JsonMapper.shared().readTree(run("mark", item.toString(), "--responses", responses.toString()));
+        assertThat(exit).isEqualTo(1);
+        assertThat(marked.get("responses").get(0).get("points").doubleValue()).isEqualTo(2);
+        assertThat(marked.get("responses").get(1).get("points").doubleValue()).isEqualTo(0.5);
+        assertThat(marked.get("students").get(1).get("most").doubleValue()).isEqualTo(2);
+        assertThat(marked.get("problems").get(0).stringValue()).contains("stems");
+        Path other = Files.writeString(folder.resolve("o.csv"), "name;mark\nAda;1\n");
+        JsonNode wrong = JsonMapper.shared().readTree(run("mark", item.toString(), "--responses", other.toString()));
+        assertThat(wrong.get("problems").get(0).stringValue()).contains("name, mark");
+    }
 }

@@ -88,7 +88,9 @@ class StudentFileStore {
                             String.join("; ", given.words(asked.choices())),
                             time(row.get(ANSWER.AT)),
                             files(given, answered.size() + 1),
-                            given.drawn().stream().map(Stroke::polyline).toList()));
+                            given.drawn().stream()
+                                    .map(stroke -> stroke.polyline(Stroke.SHEET_HEIGHT))
+                                    .toList()));
                 });
         return answered;
     }

@@ -47,7 +47,8 @@ class FormView {
             List<Line> lines = page.lines().stream().map(ScriptLine::line).toList();
             List<Asked> asked = Asked.on(lines).isEmpty()
                     ? List.of()
-                    : Asked.on(lines, stages.things(page.page().id()));
+                    : Asked.on(
+                            lines, stages.things(page.page().id()), page.page().aspect());
             asked.forEach(each -> questions.add(new Checked(questions.size() + 1, each, FormCheck.of(each, printed))));
         }
         int points = questions.stream()

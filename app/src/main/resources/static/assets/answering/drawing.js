@@ -7,11 +7,12 @@ const RUBBER = 260;
 const LEAST_STEP = 18;
 const MOST_STROKES = 2_000;
 
-function pathOf({ points, width }) {
+/** @param high the sheet's height by its width */
+function pathOf({ points, width }, high) {
   const path = document.createElementNS('http://www.w3.org/2000/svg', 'path');
   const pairs = [];
   for (let i = 0; i < points.length; i += 2) {
-    pairs.push(`${points[i]} ${points[i + 1] * 0.6}`);
+    pairs.push(`${points[i]} ${points[i + 1] * high}`);
   }
   path.setAttribute('d', `M${pairs.join(' L')}${pairs.length === 1 ? ` l1 0` : ''}`);
   path.dataset.width = width;
@@ -24,13 +25,14 @@ export function bindDrawing(place, answering) {
     return;
   }
   const { question } = place.dataset;
+  const high = sheet.viewBox.baseVal.height / UNITS;
   const strokes = () => answering.held(question).given.drawn ?? [];
   const undone = [];
   let pen = 'pen';
   let drawing = null;
 
   function show() {
-    sheet.replaceChildren(...strokes().map(pathOf));
+    sheet.replaceChildren(...strokes().map((stroke) => pathOf(stroke, high)));
     sheet.setAttribute('aria-label', say('answer.drawn', { n: strokes().length }));
     place.querySelector('[data-pen=undo]').disabled = strokes().length === 0 && undone.length === 0;
   }
@@ -57,13 +59,15 @@ export function bindDrawing(place, answering) {
 
   sheet.addEventListener('pointerdown', (event) => {
     event.preventDefault();
+    // On a page, its pens are there while it is drawn on.
+    sheet.focus({ preventScroll: true });
     sheet.setPointerCapture(event.pointerId);
     if (pen === 'rubber') {
       drawing = 'rubber';
       rub(at(event));
     } else if (strokes().length < MOST_STROKES) {
       drawing = { width: WIDTH, points: at(event) };
-      drawing.path = pathOf(drawing);
+      drawing.path = pathOf(drawing, high);
       sheet.append(drawing.path);
     }
   });
@@ -75,7 +79,7 @@ export function bindDrawing(place, answering) {
       const [lastX, lastY] = drawing.points.slice(-2);
       if (Math.hypot(x - lastX, y - lastY) >= LEAST_STEP) {
         drawing.points.push(x, y);
-        drawing.path.setAttribute('d', pathOf(drawing).getAttribute('d'));
+        drawing.path.setAttribute('d', pathOf(drawing, high).getAttribute('d'));
       }
     }
   });
@@ -95,5 +99,14 @@ export function bindDrawing(place, answering) {
     pen = button.dataset.pen;
     place.querySelectorAll('.pen').forEach((each) => each.setAttribute('aria-pressed', each === button));
   }));
+  // The same question may be answered on the page and beside it.
+  const follow = ({ detail }) => {
+    if (!sheet.isConnected) {
+      document.removeEventListener('answer-given', follow);
+    } else if (detail.question === question && !drawing) {
+      show();
+    }
+  };
+  document.addEventListener('answer-given', follow);
   show();
 }

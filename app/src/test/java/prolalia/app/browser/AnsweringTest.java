@@ -76,6 +76,10 @@ class AnsweringTest extends Browsing {
         child.getByLabel("Choose: the umbrella").click();
         kept(child);
         page(child, 3);
+        child.locator("input.written").fill("Rain drips");
+        // The words that her teacher says somewhere in the lesson are said to her.
+        child.waitForRequest("**/sound/*.mp3", () -> child.locator(".read-back").click());
+        assertThat(child.locator(".said-back .unsaid").allInnerTexts()).containsExactly("drips");
         child.locator("input.written").fill("Rain");
         kept(child);
         page(child, 4);
@@ -132,6 +136,7 @@ class AnsweringTest extends Browsing {
         child.mouse().move(sheet.x + 200, sheet.y + 90);
         child.mouse().up();
         kept(child);
+        assertThat(child.locator(".sheet path").count()).isEqualTo(1);
         page(child, 11);
         child.locator("#hand-in").click();
         until(child, () -> !child.locator("#answer-state").innerText().isBlank());

@@ -57,11 +57,11 @@ public record Given(
             }
         }
 
-        /** Its points as SVG has them, on a sheet of {@value #SHEET_WIDTH} by {@value #SHEET_HEIGHT}. */
-        public String polyline() {
+        /** Its points as SVG has them, on a sheet that is {@value #SHEET_WIDTH} wide. @param sheetHeight in the same units */
+        public String polyline(int sheetHeight) {
             StringJoiner line = new StringJoiner(" ");
             for (int i = 0; i < points.size(); i += 2) {
-                line.add(points.get(i) + "," + points.get(i + 1) * SHEET_HEIGHT / SHEET_WIDTH);
+                line.add(points.get(i) + "," + points.get(i + 1) * (long) sheetHeight / SHEET_WIDTH);
             }
             return line.toString();
         }

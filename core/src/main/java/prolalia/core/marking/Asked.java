@@ -8,6 +8,7 @@ import java.util.Optional;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
 import prolalia.core.answer.Given;
+import prolalia.core.answer.Given.Stroke;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
@@ -26,6 +27,7 @@ import prolalia.core.place.Area;
  * @param praise said after a right answer; empty: nothing of its own
  * @param correction said after a wrong one; empty: nothing of its own
  * @param corrections said after one wrong choice, by its id
+ * @param sheetHeight of what is drawn on, where it is {@value prolalia.core.answer.Given.Stroke#SHEET_WIDTH} wide
  */
 public record Asked(
         Line line,
@@ -34,7 +36,8 @@ public record Asked(
         List<Line> hints,
         Optional<Line> praise,
         Optional<Line> correction,
-        Map<String, Line> corrections) {
+        Map<String, Line> corrections,
+        int sheetHeight) {
     /** A choice. */
     public record Choice(Line line) {
         public String id() {
@@ -66,12 +69,17 @@ public record Asked(
         return asked;
     }
 
-    /** The same, each answered where the page has a place for it. @param things that are placed on the page */
-    public static List<Asked> on(List<Line> lines, List<PageElement> things) {
-        return on(lines).stream().map(asked -> asked.at(things)).toList();
+    /**
+     * The same, each answered where the page has a place for it.
+     *
+     * @param things that are placed on the page
+     * @param aspect width by height of the page
+     */
+    public static List<Asked> on(List<Line> lines, List<PageElement> things, double aspect) {
+        return on(lines).stream().map(asked -> asked.at(things, aspect)).toList();
     }
 
-    private Asked at(List<PageElement> things) {
+    private Asked at(List<PageElement> things, double aspect) {
         List<Area> areas = things.stream()
                 .filter(thing -> thing instanceof PageElement.AnswerArea area
                         && area.lineId().equals(id()))
@@ -82,7 +90,14 @@ public record Asked(
         }
         Question placed =
                 question.kind() == AnswerKind.AREAS ? question.withAreas(areas) : question.withPlace(areas.get(0));
-        return new Asked(line, placed, choices, hints, praise, correction, corrections);
+        return new Asked(
+                line, placed, choices, hints, praise, correction, corrections, sheetHeight(areas.get(0), aspect));
+    }
+
+    /** What is drawn keeps its form wherever it is looked at. */
+    private static int sheetHeight(Area area, double aspect) {
+        double high = Stroke.SHEET_WIDTH * area.h() / Math.max(1e-6, area.w() * aspect);
+        return (int) Math.max(Stroke.SHEET_WIDTH / 10, Math.min(Stroke.SHEET_WIDTH * 3, Math.round(high)));
     }
 
     /** Whether a line of this kind under a question belongs to it. */
@@ -131,7 +146,8 @@ public record Asked(
                 hints,
                 Optional.ofNullable(praise),
                 Optional.ofNullable(correction),
-                corrections);
+                corrections,
+                Stroke.SHEET_HEIGHT);
     }
 
     public String id() {

@@ -63,7 +63,7 @@ public record PublishedLesson(
 
         /** Its questions that are answered, each where it is answered. */
         public List<Asked> questions() {
-            return Asked.on(plainLines(), placed.things());
+            return Asked.on(plainLines(), placed.things(), aspect());
         }
 
         public List<Line> plainLines() {
