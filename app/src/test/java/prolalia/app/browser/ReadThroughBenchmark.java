@@ -10,8 +10,9 @@ import prolalia.media.SoundReader;
 import prolalia.media.SoundWriter;
 
 /**
- * A script of 24 lines read by a simulated microphone: how many key presses it takes, and how much longer than the speech.
- * The keys come a reader's moment after each line. Prints figures; run by ./prolalia bench.
+ * A script of 24 lines, and a form of ten questions with four choices each, read by a simulated microphone: how many key presses
+ * it takes, and how much longer than the speech. The keys come a reader's moment after each line. Prints figures; run by
+ * ./prolalia bench.
  */
 public final class ReadThroughBenchmark {
     private static final int LINES = 24;
@@ -32,12 +33,48 @@ public final class ReadThroughBenchmark {
         "It is the part that drinks the water first."
     };
 
+    private static final int QUESTIONS = 10;
+
+    private static final String[] ASKED = {
+        "Which tool tells how warm it is?", "What do we hold over us in the rain?", "Which one turns in the wind?"
+    };
+
+    private static final String[] CHOICES = {"the rain gauge", "the thermometer", "the wind sock", "the umbrella"};
+
     private ReadThroughBenchmark() {}
 
     public static void main(String[] arguments) throws Exception {
-        List<float[]> spoken = new ArrayList<>();
+        List<String> lines = new ArrayList<>();
+        StringBuilder script = new StringBuilder();
         for (int i = 0; i < LINES; i++) {
-            spoken.add(speak(WORDS[i % WORDS.length]));
+            lines.add(WORDS[i % WORDS.length]);
+            script.append("- ").append(WORDS[i % WORDS.length]).append("\n\n");
+        }
+        measure("lines", lines, script.toString());
+        List<String> form = new ArrayList<>();
+        StringBuilder pasted = new StringBuilder();
+        for (int question = 0; question < QUESTIONS; question++) {
+            form.add(ASKED[question % ASKED.length]);
+            pasted.append(question + 1)
+                    .append(". ")
+                    .append(ASKED[question % ASKED.length])
+                    .append('\n');
+            for (int choice = 0; choice < CHOICES.length; choice++) {
+                form.add(CHOICES[choice]);
+                pasted.append(choice == 1 ? "*" : "")
+                        .append((char) ('a' + choice))
+                        .append(") ")
+                        .append(CHOICES[choice])
+                        .append('\n');
+            }
+        }
+        measure("lines of a form", form, pasted.toString());
+    }
+
+    private static void measure(String what, List<String> lines, String pasted) throws Exception {
+        List<float[]> spoken = new ArrayList<>();
+        for (String line : lines) {
+            spoken.add(speak(line));
         }
         Path wav = Files.createTempFile("script", ".wav");
         SoundWriter.writeWav(new Sound(oneAfterAnother(spoken), RATE), wav);
@@ -46,19 +83,15 @@ public final class ReadThroughBenchmark {
                 "--use-fake-device-for-media-stream",
                 "--use-file-for-fake-audio-capture=" + wav + "%noloop",
                 "--disable-quic")) {
-            read(house.desk(), spoken);
+            read(house.desk(), what, pasted, spoken);
         }
     }
 
-    private static void read(Page page, List<float[]> spoken) {
+    private static void read(Page page, String what, String pasted, List<float[]> spoken) {
         page.locator(".new-book button[data-key=n]").click();
         page.getByText("Paste many lines").click();
-        StringBuilder script = new StringBuilder();
-        for (int i = 0; i < LINES; i++) {
-            script.append("- ").append(WORDS[i % WORDS.length]).append("\n\n");
-        }
-        page.locator("#text").fill(script.toString());
-        page.getByText("Take these lines").click();
+        page.locator("#text").fill(pasted);
+        page.locator("form.paste button.go").click();
         page.waitForSelector(".row-line");
         page.locator("#dock .go").click();
         page.waitForSelector(".prompter[data-state=ready]");
@@ -84,8 +117,9 @@ public final class ReadThroughBenchmark {
         double reading = (System.nanoTime() - began) / 1e9;
         page.waitForSelector(".prompter[data-state=ended]", new Page.WaitForSelectorOptions().setTimeout(60_000));
         System.out.printf(
-                "read-through of %d lines: %d key presses, %.1f s for %.1f s of speech (%.1f %% over); %s%n",
-                LINES,
+                "read-through of %d %s: %d key presses, %.1f s for %.1f s of speech (%.1f %% over); %s%n",
+                spoken.size(),
+                what,
                 keys,
                 reading,
                 speech,

@@ -2,6 +2,7 @@ package prolalia.core.sound;
 
 import java.util.ArrayList;
 import java.util.List;
+import prolalia.core.lesson.SpokenWords;
 import prolalia.core.script.Syllables;
 import prolalia.core.sound.Finding.Kind;
 
@@ -33,6 +34,13 @@ public final class SoundCheck {
     /** Reading aloud to learners runs at 3 to 4 syllables a second; over 5, young children lose words. */
     static final double FAST_SYLLABLES = 5;
 
+    /** In long words the third syllable, and each after it, is said so much more quickly than a word of one syllable. */
+    static final double LATER_SYLLABLE = 0.5;
+
+    static final int USUAL_SYLLABLES = 2;
+
+    static final int LONGEST_WORD = 6;
+
     /** Nobody speaks clearly at this pace, so some of the words were left out. */
     static final double IMPOSSIBLE_SYLLABLES = 7.5;
 
@@ -59,7 +67,7 @@ public final class SoundCheck {
             findings.add(new Finding(Kind.NOTHING_SAID, all));
         } else {
             ends(measured, findings);
-            pace(measured, Syllables.of(words), findings);
+            pace(measured, words, findings);
             level(measured, findings);
             gaps(measured, findings);
         }
@@ -82,7 +90,8 @@ public final class SoundCheck {
         }
     }
 
-    private static void pace(Measurement measured, int syllables, List<Finding> findings) {
+    private static void pace(Measurement measured, String words, List<Finding> findings) {
+        int syllables = Syllables.of(words);
         if (syllables < FEWEST_SYLLABLES) {
             return;
         }
@@ -90,7 +99,7 @@ public final class SoundCheck {
         Kind kind = null;
         if (perSecond > IMPOSSIBLE_SYLLABLES) {
             kind = Kind.MUCH_SHORTER;
-        } else if (perSecond > FAST_SYLLABLES) {
+        } else if (beats(words) * 1000 / Math.max(1, measured.speechMs()) > FAST_SYLLABLES) {
             kind = Kind.TOO_FAST;
         } else if (perSecond < MUCH_SLOWER_SYLLABLES) {
             kind = Kind.MUCH_LONGER;
@@ -100,6 +109,19 @@ public final class SoundCheck {
         if (kind != null) {
             findings.add(new Finding(kind, measured.spoken()));
         }
+    }
+
+    /** How many syllables of words of one syllable would take as long. */
+    private static double beats(String words) {
+        return SpokenWords.of(words).stream()
+                .mapToInt(Syllables::of)
+                .filter(syllables -> syllables > 0)
+                .mapToDouble(syllables -> {
+                    // Where nothing stands between words, what counts as one is a sentence.
+                    int later = Math.max(0, Math.min(LONGEST_WORD, syllables) - USUAL_SYLLABLES);
+                    return syllables - later + LATER_SYLLABLE * later;
+                })
+                .sum();
     }
 
     private static void level(Measurement measured, List<Finding> findings) {

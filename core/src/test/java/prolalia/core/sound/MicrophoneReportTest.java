@@ -71,6 +71,14 @@ class MicrophoneReportTest {
         assertThat(SoundCheck.check(good, "one two three four five six seven eight nine ten eleven", 600_000))
                 .extracting(Finding::kind)
                 .containsExactly(Kind.TOO_FAST);
+        Measurement oneWord = SoundMeter.measure(
+                sound(mix(concat(silence(0.6), voice(-12, 0.85), silence(0.6)), noise(-60, 2.05, 7))));
+        assertThat(SoundCheck.check(oneWord, "the thermometer", 600_000))
+                .as("a long word, said as usual")
+                .isEmpty();
+        assertThat(SoundCheck.check(oneWord, "one two three four five", 600_000))
+                .extracting(Finding::kind)
+                .containsExactly(Kind.TOO_FAST);
         assertThat(SoundCheck.check(SoundMeter.measure(sound(noise(-40, 2, 8))), "", 600_000))
                 .extracting(Finding::kind)
                 .containsExactly(Kind.NOTHING_SAID);
