@@ -52,7 +52,7 @@ sheet.addEventListener('change', ({ target }) => {
     changeKind(target.closest('.row-line'), target.value);
   }
 });
-document.querySelectorAll('[data-save]').forEach((field) => watchField(field, show));
+document.querySelectorAll('input[data-save]').forEach((field) => watchField(field, show));
 watchFilters(document.getElementById('filters'));
 document.body.addEventListener('script-changed', refreshSoon);
 

@@ -18,11 +18,14 @@ class AnsweringTest extends Browsing {
     private String assignment;
 
     private void given(Visitor ines, String name) throws Exception {
+        given(ines, name, Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools"));
+    }
+
+    private void given(Visitor ines, String name, String form) throws Exception {
         classId = Visitor.newClass(ines, name);
         ines.form("/classes/" + classId + "/students", "names", "Ada\nBo");
         ada = Visitor.first(ines.page("/classes/" + classId), "/students/([^\"]+)\"");
         door = Visitor.first(ines.page("/classes/" + classId + "/door"), "/door/([\\w-]{20,})\"");
-        String form = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools");
         String query =
                 ines.form("/lessons/" + form + "/give", "to", classId).uri().getQuery();
         assignment = Visitor.first(query, "given=([^&]+)");
@@ -241,6 +244,40 @@ class AnsweringTest extends Browsing {
         child.locator("#hand-in").focus();
         child.keyboard().press("Enter");
         child.waitForURL("**/my/*/2");
+        ines.form("/classes/" + classId + "/remove");
+    }
+
+    @Test
+    void aSheetOfManyQuestionsBeginsAtItsTopAndHasAsManyTriesAsItsTeacherSaid() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String line = ines.newLine("Choose well.");
+        String lesson = ines.lessonOf(line);
+        String asked = "1. Which is warm?\n*a) the sun\nb) the moon\n".repeat(6);
+        ines.form("/lessons/" + lesson + "/paste", "text", asked, "page", "1");
+        ines.putForm(
+                "/lessons/" + lesson + "/answering",
+                "layout",
+                "SHEET",
+                "feedback",
+                "EACH",
+                "reward",
+                "STARS",
+                "tries",
+                "1",
+                "seconds",
+                "60");
+        given(ines, "Larks", lesson);
+        Page child = context(820, 1180).newPage();
+        enter(child, ines, ada);
+        page(child, 1);
+        assertThat(child.locator(".pick").count()).isEqualTo(12);
+        assertThat(child.locator(".says li").first().boundingBox().y)
+                .isGreaterThan(child.locator("#home").boundingBox().y
+                        + child.locator("#home").boundingBox().height);
+        child.getByLabel("Choose: the moon").first().click();
+        kept(child);
+        child.locator(".check").first().click();
+        says(child, ".outcome", "No more tries");
         ines.form("/classes/" + classId + "/remove");
     }
 }
