@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
 import prolalia.core.answer.KeyText;
@@ -33,16 +34,16 @@ public final class PastedQuestions {
     private static final String STAR = "\ue0a1";
 
     private static final Pattern STARRED_CHOICE =
-            Pattern.compile("(?m)^(\\s*)[*\u2713\u2714]\\s*(\\(?[A-Ha-h][.)]\\s+\\S.*?)\\s*$");
+            Pattern.compile("(?m)^(\\s*)[*\u2713\u2714]\\s*(\\(?\\p{L}[.)]\\s+\\S.*?)\\s*$");
     private static final Pattern CHOICE_STARRED =
-            Pattern.compile("(?m)^(\\s*\\(?[A-Ha-h][.)]\\s+\\S.*?)\\s*[*\u2713\u2714]\\s*$");
+            Pattern.compile("(?m)^(\\s*\\(?\\p{L}[.)]\\s+\\S.*?)\\s*[*\u2713\u2714]\\s*$");
 
     /** A key begins with a word of its own; its entries are on that line, or on those after it. */
     private static final Pattern KEY = Pattern.compile(
             "(?im)^[ \\t#*]*(?:answers?|answer key|key|solutions?|l\u00f6sung(?:en)?|r\u00e9ponses?|respuestas?|corrig\u00e9)[ \\t*]*:?[ \\t]*$|(?im)^[ \\t]*(?:answers?|answer key|key|solutions?|l\u00f6sung(?:en)?|r\u00e9ponses?|respuestas?|corrig\u00e9)[ \\t]*:[ \\t]*(?=\\S)");
 
     private static final Pattern ENTRY = Pattern.compile(
-            "(?:^|[\\s,;])\\(?(\\d{1,4})[.):]?\\s*(?:[-=:]\\s*)?([A-Ha-h](?:\\s*[,+&/]\\s*[A-Ha-h])*)\\)?(?=$|[\\s,;.])");
+            "(?:^|[\\s,;])\\(?(\\d{1,4})[.):]?\\s*(?:[-=:]\\s*)?(\\p{L}(?:\\s*[,+&/]\\s*\\p{L})*)\\)?(?=$|[\\s,;.])");
     private static final Pattern WORDED_ENTRY = Pattern.compile("^\\s*\\(?(\\d{1,4})[.):]\\)?\\s+(\\S.*?)\\s*$");
 
     private PastedQuestions() {}
@@ -105,11 +106,11 @@ public final class PastedQuestions {
 
     private static List<ReadLine> question(ReadLine line, List<ReadLine> choices, String told) {
         List<ReadLine> marked = new ArrayList<>();
-        Set<String> letters = told == null || choices.isEmpty() ? Set.of() : letters(told);
+        Set<Integer> letters = told == null || choices.isEmpty() ? Set.of() : letters(told);
         int right = 0;
         for (ReadLine choice : choices) {
             boolean isRight = choice.words().endsWith(STAR)
-                    || letters.contains(letterOf(choice.traits().label()))
+                    || letters.contains(PastedScript.letterOf(choice.traits().label()))
                     || told != null
                             && letters.isEmpty()
                             && plain(choice).words().equalsIgnoreCase(told);
@@ -137,19 +138,18 @@ public final class PastedQuestions {
         return new ReadLine(line.traits(), line.words().replace(STAR, "").strip());
     }
 
-    private static Set<String> letters(String told) {
-        return told.matches("[A-Ha-h](?:\\s*[,+&/]\\s*[A-Ha-h])*")
-                ? new HashSet<>(List.of(
-                        told.toLowerCase(Locale.ROOT).replaceAll("[^a-h]", "").split("")))
+    private static Set<Integer> letters(String told) {
+        return told.matches("\\p{L}(?:\\s*[,+&/]\\s*\\p{L})*")
+                ? told.toLowerCase(Locale.ROOT)
+                        .codePoints()
+                        .filter(Character::isLetter)
+                        .boxed()
+                        .collect(Collectors.toSet())
                 : Set.of();
     }
 
     private static int numberOf(String label) {
         String digits = label == null ? "" : label.replaceAll("[^0-9]", "");
         return digits.isEmpty() ? -1 : Integer.parseInt(digits);
-    }
-
-    private static String letterOf(String label) {
-        return label == null ? "" : label.toLowerCase(Locale.ROOT).replaceAll("[^a-h]", "");
     }
 }

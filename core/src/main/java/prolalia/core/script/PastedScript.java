@@ -2,6 +2,7 @@ package prolalia.core.script;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import prolalia.core.lesson.LineKind;
@@ -28,8 +29,12 @@ import prolalia.core.lesson.LineTraits;
 public final class PastedScript {
     private static final Pattern QUESTION =
             Pattern.compile("^\\s*((?:[Qq](?:uestion)?\\s*)?\\(?\\d{1,4}[.):]\\)?)\\s+(\\S.*)$");
-    private static final Pattern CHOICE = Pattern.compile("^\\s*(\\(?[A-Ha-h][.)])\\s+(\\S.*)$");
-    private static final Pattern NEXT_CHOICE_ON_LINE = Pattern.compile("\\s{2,}(?=\\(?[B-Hb-h][.)]\\s+)");
+    private static final Pattern CHOICE = Pattern.compile("^\\s*(\\(?(?<letter>\\p{L})[.)])\\s+(?<words>\\S.*)$");
+    private static final Pattern NEXT_CHOICE_ON_LINE = Pattern.compile("\\s{2,}(?=\\(?\\p{L}[.)]\\s+)");
+
+    /** Of the Latin alphabet, others than these name a choice only right after the one before: an I may be somebody's. */
+    private static final String FIRST_LETTERS = "abcdefgh";
+
     private static final Pattern BULLET = Pattern.compile("^\\s*(?:[•◦▪●○☐□]|[-*–—](?=\\s))\\s*(\\S.*)$");
 
     private PastedScript() {}
@@ -73,7 +78,7 @@ public final class PastedScript {
             if (question.matches()) {
                 addWithChoices(LineTraits.of(LineKind.QUESTION).withLabel(question.group(1)), question.group(2), lines);
                 open = true;
-            } else if (CHOICE.matcher(raw).matches() && followsQuestion(lines)) {
+            } else if (followsQuestion(lines) && isChoice(raw, lines.get(lines.size() - 1))) {
                 makeQuestion(lines);
                 addChoices(raw, lines);
                 open = true;
@@ -105,10 +110,33 @@ public final class PastedScript {
         for (String part : NEXT_CHOICE_ON_LINE.split(text)) {
             Matcher choice = CHOICE.matcher(part);
             if (choice.matches()) {
-                lines.add(
-                        new ReadLine(LineTraits.of(LineKind.CHOICE).withLabel(choice.group(1)), tidy(choice.group(2))));
+                lines.add(new ReadLine(
+                        LineTraits.of(LineKind.CHOICE).withLabel(choice.group(1)), tidy(choice.group("words"))));
             }
         }
+    }
+
+    private static boolean isChoice(String raw, ReadLine last) {
+        Matcher choice = CHOICE.matcher(raw);
+        if (!choice.matches()) {
+            return false;
+        }
+        int letter = Character.toLowerCase(choice.group("letter").codePointAt(0));
+        boolean latin = Character.UnicodeScript.of(letter) == Character.UnicodeScript.LATIN;
+        return !latin
+                || FIRST_LETTERS.indexOf(letter) >= 0
+                || letterOf(last.traits().label()) == letter - 1;
+    }
+
+    /** The letter of a choice, in lower case; 0 when there is none. */
+    static int letterOf(String label) {
+        return label == null
+                ? 0
+                : label.toLowerCase(Locale.ROOT)
+                        .codePoints()
+                        .filter(Character::isLetter)
+                        .findFirst()
+                        .orElse(0);
     }
 
     private static boolean followsQuestion(List<ReadLine> lines) {

@@ -49,6 +49,25 @@ class PastedQuestionsTest {
     }
 
     @Test
+    void choicesGoOnAsLongAsTheirLettersDoInAnyAlphabet() {
+        StringBuilder many = new StringBuilder("1. Which letter?\n");
+        for (char letter = 'a'; letter <= 'z'; letter++) {
+            many.append(letter == 'k' ? "*" : "")
+                    .append(letter)
+                    .append(") the ")
+                    .append(letter)
+                    .append('\n');
+        }
+        assertThat(read(many.toString()))
+                .contains("CHOICE RIGHT the k")
+                .endsWith("CHOICE the z")
+                .doesNotContain("l)");
+        assertThat(read("1. كم عدد الأرجل؟\nأ) ستة\n*ب) ثمانية")).contains("CHOICE ستة\nCHOICE RIGHT ثمانية");
+        assertThat(read("1. Сколько?\nа) пять\nб) шесть\nKey: 1. б")).endsWith("CHOICE RIGHT шесть");
+        assertThat(read("1. Who says\nI. am here?\na) me\n*b) you")).startsWith("ONE_CHOICE Who says I. am here?");
+    }
+
+    @Test
     void aKeyAtTheEndTellsLettersWordsAndNumbers() {
         assertThat(read("""
                 1. Which one swims?
