@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
@@ -22,9 +23,13 @@ import prolalia.core.script.ReadForm;
 import prolalia.core.script.ReadForm.Kind;
 import prolalia.core.script.ReadForm.RowFinding;
 import prolalia.formats.qti.QtiItem.Declaration;
+import prolalia.formats.qti.QtiItem.Feedback;
 
 /** Makes questions of items. What can't be asked here is said by its name. */
 final class QtiForm {
+    /** An answer that nobody foresaw. */
+    private static final String NO_CHOICE = "\u2205";
+
     private static final Set<String> OUTSIDE = Set.of("src", "href", "data");
 
     private final List<ReadLine> lines = new ArrayList<>();
@@ -60,11 +65,11 @@ final class QtiForm {
             }
         }
         for (Element interaction : interactions) {
-            interaction(number, item, interaction);
+            interaction(number, item, interaction, interactions.size() == 1 ? item.feedback() : List.of());
         }
     }
 
-    private void interaction(int number, QtiItem item, Element interaction) {
+    private void interaction(int number, QtiItem item, Element interaction, List<Feedback> feedback) {
         Declaration declaration = item.declarations().get(interaction.getAttribute("response-identifier"));
         String words = words(item, interaction);
         Question question = question(number, interaction, declaration);
@@ -74,11 +79,33 @@ final class QtiForm {
         int points = points(item);
         question = question.withPoints(points);
         lines.add(new ReadLine(LineTraits.of(LineKind.QUESTION).withQuestion(question), words));
-        choices(interaction, declaration, question.kind());
+        List<Feedback> after = new ArrayList<>(feedback);
+        List<Feedback> praise = said(item, QtiMarking.right(item), after);
+        List<Feedback> general = declaration == null
+                ? List.of()
+                : said(item, Map.of(declaration.identifier(), List.of(NO_CHOICE)), after);
+        choices(
+                interaction,
+                declaration,
+                question.kind(),
+                choice -> declaration == null
+                        ? List.of()
+                        : said(item, Map.of(declaration.identifier(), List.of(choice)), after));
+        praise.forEach(each -> lines.add(new ReadLine(LineKind.PRAISE, each.words())));
+        general.forEach(each -> lines.add(new ReadLine(LineKind.CORRECTION, each.words())));
         if (question.kind().hasRightChoices()
                 && (declaration == null || right(declaration).isEmpty())) {
             find(number, Kind.NO_RIGHT_ANSWER, "");
         }
+    }
+
+    /** What is said after an answer, by the item's own rules; it is taken out of what is left. */
+    private static List<Feedback> said(QtiItem item, Map<String, List<String>> answer, List<Feedback> left) {
+        List<Feedback> said = left.stream()
+                .filter(each -> each.identifier().equals(QtiMarking.outcome(item, answer, each.outcome())))
+                .toList();
+        left.removeAll(said);
+        return said;
     }
 
     /** What a right answer is worth by the item's own rules, in whole points; 1 when that isn't told. */
@@ -177,7 +204,8 @@ final class QtiForm {
         return right;
     }
 
-    private void choices(Element interaction, Declaration declaration, AnswerKind kind) {
+    private void choices(
+            Element interaction, Declaration declaration, AnswerKind kind, Function<String, List<Feedback>> saidAfter) {
         List<Element> choices = QtiXml.all(interaction)
                 .filter(element -> Set.of(
                                 "qti-simple-choice", "qti-inline-choice", "qti-simple-associable-choice", "qti-hottext")
@@ -211,6 +239,9 @@ final class QtiForm {
                     .map(QtiXml::words)
                     .filter(each -> !each.isEmpty() && !mark.right())
                     .forEach(each -> lines.add(new ReadLine(LineKind.CORRECTION, each)));
+            if (kind.hasRightChoices() && !mark.right()) {
+                saidAfter.apply(id).forEach(each -> lines.add(new ReadLine(LineKind.CORRECTION, each.words())));
+            }
         }
     }
 

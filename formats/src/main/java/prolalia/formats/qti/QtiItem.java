@@ -13,6 +13,7 @@ import org.w3c.dom.Element;
  * @param processing how it is marked; null: nothing tells
  * @param body what is seen of it
  * @param normalMaximum of the outcome SCORE; NaN: it isn't told
+ * @param feedback that is said after an answer
  */
 record QtiItem(
         String identifier,
@@ -20,7 +21,11 @@ record QtiItem(
         Map<String, Declaration> declarations,
         Element processing,
         Element body,
-        double normalMaximum) {
+        double normalMaximum,
+        List<Feedback> feedback) {
+    /** (QTI 3.0 ASI, 5.104) @param outcome whose value is the identifier when it is said */
+    record Feedback(String outcome, String identifier, String words) {}
+
     /** How many values a response has, and whether their order matters. */
     enum Cardinality {
         SINGLE,
@@ -77,7 +82,15 @@ record QtiItem(
                 declarations,
                 QtiXml.children(item, "qti-response-processing").findFirst().orElse(null),
                 QtiXml.children(item, "qti-item-body").findFirst().orElse(item),
-                maximum);
+                maximum,
+                QtiXml.children(item, "qti-modal-feedback")
+                        .filter(each -> !each.getAttribute("show-hide").equals("hide"))
+                        .map(each -> new Feedback(
+                                each.getAttribute("outcome-identifier"),
+                                each.getAttribute("identifier"),
+                                QtiXml.words(each)))
+                        .filter(each -> !each.words().isEmpty())
+                        .toList());
     }
 
     private static double number(Element value) {

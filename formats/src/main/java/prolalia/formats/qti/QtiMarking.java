@@ -58,6 +58,24 @@ final class QtiMarking {
         return new Score(round(points), round(most(item, rule)), rule);
     }
 
+    /** The right answer of each response, as far as it is told. */
+    static Map<String, List<String>> right(QtiItem item) {
+        Map<String, List<String>> right = new HashMap<>();
+        item.declarations().values().forEach(each -> right.put(each.identifier(), best(each)));
+        return right;
+    }
+
+    /** What an outcome is after an answer; null: nothing, or nothing that is followed here. */
+    static Object outcome(QtiItem item, Map<String, List<String>> responses, String identifier) {
+        try {
+            QtiMarking marking = new QtiMarking(item, responses);
+            marking.score(rule(item));
+            return marking.outcomes.get(identifier);
+        } catch (UnknownRuleException | IndexOutOfBoundsException unknown) {
+            return null;
+        }
+    }
+
     private static double round(double points) {
         return Math.round(points * 1e6) / 1e6;
     }
@@ -94,9 +112,7 @@ final class QtiMarking {
                     .sum();
             most = Math.min(first.areas().upper(), sum);
         } else {
-            Map<String, List<String>> right = new HashMap<>();
-            item.declarations().values().forEach(each -> right.put(each.identifier(), best(each)));
-            most = new QtiMarking(item, right).score(rule);
+            most = new QtiMarking(item, right(item)).score(rule);
         }
         return most;
     }

@@ -214,6 +214,37 @@ class QtiTest {
         assertThat(points(file, "question-6", "c-pairs0 c-pairs2")).isEqualTo(1);
     }
 
+    @Test
+    void praiseAndCorrectionsGoOutWithTheirSoundsAndComeBackOnTheirChoices(@TempDir Path folder) throws Exception {
+        List<Line> lines = List.of(
+                line("q", LineTraits.of(LineKind.QUESTION).withQuestion(Question.of(AnswerKind.ONE_CHOICE))),
+                line("a", LineTraits.of(LineKind.CHOICE)),
+                line("of-a", LineTraits.of(LineKind.CORRECTION)),
+                line("b", LineTraits.of(LineKind.CHOICE).withMark(new ChoiceMark(true, 0))),
+                line("c", LineTraits.of(LineKind.CHOICE)),
+                line("well", LineTraits.of(LineKind.PRAISE)),
+                line("no", LineTraits.of(LineKind.CORRECTION)));
+        Path sound = Files.write(folder.resolve("a.mp3"), new byte[] {1, 2, 3});
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        QtiPackage.write("Sea", "en", Asked.on(lines), Map.of("of-a", sound, "well", sound), out);
+        QtiFile file = QtiFile.read(out.toByteArray());
+        assertThat(file.form().lines())
+                .extracting(each -> each.kind() + " " + each.words().replaceAll(".*<of> (\\S+) .*", "$1"))
+                .containsExactly(
+                        "QUESTION q",
+                        "CHOICE a",
+                        "CORRECTION of-a",
+                        "CHOICE b",
+                        "CHOICE c",
+                        "PRAISE well",
+                        "CORRECTION no");
+        assertThat(points(file, "question-1", "c-b")).isEqualTo(1);
+        assertThat(points(file, "question-1", "c-a")).isZero();
+        assertThat(new String(out.toByteArray(), StandardCharsets.ISO_8859_1))
+                .contains("sounds/of-a.mp3", "sounds/well.mp3")
+                .doesNotContain("left-out.txt");
+    }
+
     private static double points(QtiFile file, String item, String cell) {
         return file.mark(item, Map.of("RESPONSE", file.values(item, "RESPONSE", cell)))
                 .orElseThrow()

@@ -1,0 +1,244 @@
+package prolalia.formats.qti;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import prolalia.core.answer.AnswerKind;
+import prolalia.core.answer.Question;
+import prolalia.core.lesson.Line;
+import prolalia.core.marking.Asked;
+import prolalia.core.marking.Asked.Choice;
+import prolalia.formats.xml.XmlOut;
+
+/**
+ * Writes one question as an item of QTI 3.0 (ASI, 2.1): marked by a template, or by rules of its own where an order or a number
+ * is asked for, or something is said afterwards. Praise and corrections are modal feedback.
+ */
+final class QtiItemWriter {
+    private static final String ITEM = "http://www.imsglobal.org/xsd/imsqtiasi_v3p0";
+
+    private final int number;
+    private final Asked asked;
+    private final QtiRules rules;
+    private final String title;
+    private final String lang;
+
+    /** Ids of the lines that have a sound. */
+    private final Set<String> voiced;
+
+    private final Set<String> used = new LinkedHashSet<>();
+
+    QtiItemWriter(int number, Asked asked, String title, String lang, Set<String> voiced) {
+        this.number = number;
+        this.asked = asked;
+        rules = new QtiRules(asked);
+        this.title = title;
+        this.lang = lang;
+        this.voiced = voiced;
+    }
+
+    /** Ids of the lines whose sounds it has, once it is written. */
+    List<String> sounds() {
+        return List.copyOf(used);
+    }
+
+    byte[] write() {
+        Question question = asked.question();
+        XmlOut xml = new XmlOut(
+                "qti-assessment-item",
+                "xmlns",
+                ITEM,
+                "xmlns:xsi",
+                QtiPackage.XSI,
+                "xsi:schemaLocation",
+                ITEM + " " + QtiPackage.SCHEMA + "imsqti_asiv3p0_v1p0.xsd",
+                "identifier",
+                "question-" + number,
+                "title",
+                asked.line().words().isBlank() ? title : asked.line().words(),
+                "adaptive",
+                "false",
+                "time-dependent",
+                "false",
+                "xml:lang",
+                lang);
+        rules.declaration(xml);
+        xml.open(
+                        "qti-outcome-declaration",
+                        "identifier",
+                        QtiRules.SCORE,
+                        "cardinality",
+                        "single",
+                        "base-type",
+                        "float",
+                        "normal-maximum",
+                        String.valueOf(question.points()))
+                .open("qti-default-value")
+                .element("qti-value", "0")
+                .close()
+                .close();
+        if (rules.hasFeedback() && rules.isMarked()) {
+            xml.empty(
+                    "qti-outcome-declaration",
+                    "identifier",
+                    QtiRules.FEEDBACK,
+                    "cardinality",
+                    "single",
+                    "base-type",
+                    "identifier");
+        }
+        xml.open("qti-item-body");
+        interaction(xml);
+        xml.close();
+        rules.processing(xml);
+        feedback(xml);
+        return xml.close().end();
+    }
+
+    /** What QTI has no place for; empty: nothing. */
+    String leftOut() {
+        List<String> what = new ArrayList<>();
+        if (!asked.hints().isEmpty()) {
+            what.add("hints");
+        }
+        if (rules.hasFeedback() && !rules.isMarked()) {
+            what.add("praise and corrections");
+        }
+        if (!asked.question().ways().isEmpty()) {
+            what.add("other ways to answer");
+        }
+        if (asked.question().kind() == AnswerKind.AREAS) {
+            what.add("the places on its picture that are right");
+        }
+        if (asked.question().kind() == AnswerKind.NUMBER
+                && asked.question().number() != null
+                && !asked.question().number().unit().isEmpty()) {
+            what.add("the unit of its number");
+        }
+        return what.isEmpty() ? "" : number + ". " + asked.line().words() + ": " + String.join(", ", what) + "\n";
+    }
+
+    // ---- what is seen
+
+    private void interaction(XmlOut xml) {
+        Question question = asked.question();
+        switch (question.kind()) {
+            case ONE_CHOICE, SEVERAL_CHOICES -> {
+                xml.open(
+                        "qti-choice-interaction",
+                        "response-identifier",
+                        QtiRules.RESPONSE,
+                        "max-choices",
+                        question.kind() == AnswerKind.ONE_CHOICE ? "1" : "0",
+                        "shuffle",
+                        "false");
+                prompt(xml);
+                asked.choices().forEach(choice -> choice("qti-simple-choice", choice, xml));
+                xml.close();
+            }
+            case ORDER -> {
+                xml.open("qti-order-interaction", "response-identifier", QtiRules.RESPONSE, "shuffle", "true");
+                prompt(xml);
+                asked.choices().forEach(choice -> choice("qti-simple-choice", choice, xml));
+                xml.close();
+            }
+            case PAIRS -> pairs(xml);
+            case SHORT_WORDS, NUMBER -> {
+                xml.open("div");
+                said(asked.line(), xml);
+                xml.close().open("div");
+                xml.empty("qti-text-entry-interaction", "response-identifier", QtiRules.RESPONSE)
+                        .close();
+            }
+            case LONG_TEXT -> {
+                xml.open("qti-extended-text-interaction", "response-identifier", QtiRules.RESPONSE);
+                prompt(xml);
+                xml.close();
+            }
+            case SPOKEN, DRAWING, PICTURE, AREAS -> {
+                xml.open(
+                        "qti-upload-interaction",
+                        "response-identifier",
+                        QtiRules.RESPONSE,
+                        "type",
+                        question.kind() == AnswerKind.SPOKEN ? "audio/mpeg" : "image/png");
+                prompt(xml);
+                xml.close();
+            }
+        }
+    }
+
+    private void pairs(XmlOut xml) {
+        List<Choice> first = new ArrayList<>();
+        List<Choice> other = new ArrayList<>();
+        QtiRules.pairs(asked.choices()).values().forEach(pair -> {
+            first.add(pair.get(0));
+            other.addAll(pair.subList(1, pair.size()));
+        });
+        xml.open(
+                "qti-match-interaction",
+                "response-identifier",
+                QtiRules.RESPONSE,
+                "max-associations",
+                String.valueOf(first.size()),
+                "shuffle",
+                "true");
+        prompt(xml);
+        for (List<Choice> side : List.of(first, other)) {
+            xml.open("qti-simple-match-set");
+            side.forEach(choice -> choice("qti-simple-associable-choice", choice, xml));
+            xml.close();
+        }
+        xml.close();
+    }
+
+    private void prompt(XmlOut xml) {
+        xml.open("qti-prompt");
+        said(asked.line(), xml);
+        xml.close();
+    }
+
+    private void choice(String element, Choice choice, XmlOut xml) {
+        if (element.contains("associable")) {
+            xml.open(element, "identifier", QtiRules.id(choice), "match-max", "1");
+        } else {
+            xml.open(element, "identifier", QtiRules.id(choice));
+        }
+        said(choice.line(), xml);
+        xml.close();
+    }
+
+    private void said(Line line, XmlOut xml) {
+        xml.element("span", line.words());
+        if (voiced.contains(line.id())) {
+            used.add(line.id());
+            xml.open("audio", "controls", "controls")
+                    .empty("source", "src", "../sounds/" + line.id() + ".mp3", "type", "audio/mpeg")
+                    .close();
+        }
+    }
+
+    private void feedback(XmlOut xml) {
+        if (rules.isMarked()) {
+            asked.praise().ifPresent(line -> feedback(QtiRules.PRAISE, line, xml));
+            asked.corrections().forEach((choice, line) -> feedback("c-" + choice, line, xml));
+            asked.correction().ifPresent(line -> feedback(QtiRules.CORRECTION, line, xml));
+        }
+    }
+
+    private void feedback(String identifier, Line line, XmlOut xml) {
+        xml.open(
+                        "qti-modal-feedback",
+                        "outcome-identifier",
+                        QtiRules.FEEDBACK,
+                        "show-hide",
+                        "show",
+                        "identifier",
+                        identifier)
+                .open("qti-content-body")
+                .open("p");
+        said(line, xml);
+        xml.close().close().close();
+    }
+}
