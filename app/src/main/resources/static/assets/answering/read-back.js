@@ -13,8 +13,9 @@ async function saidHere() {
   const spots = [...document.querySelectorAll('.spot[data-sound]')].filter((spot) => spot.dataset.words || spot.dataset.said);
   const all = await Promise.all(spots.map((spot) => times.of(spot).catch(() => [])));
   all.forEach((words, i) => words.forEach(({ text, span }) => {
-    if (span.endMs > span.startMs && !said.has(plain(text))) {
-      said.set(plain(text), { sound: spots[i].dataset.sound, span });
+    const word = plain(text.match(WORD)?.join('') ?? '');
+    if (word && span.endMs > span.startMs && !said.has(word)) {
+      said.set(word, { sound: spots[i].dataset.sound, span });
     }
   }));
   return said;

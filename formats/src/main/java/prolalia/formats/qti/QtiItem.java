@@ -1,6 +1,7 @@
 package prolalia.formats.qti;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -47,7 +48,12 @@ record QtiItem(
             String baseType,
             List<String> correct,
             Mapping mapping,
-            Areas areas) {}
+            Areas areas) {
+        /** Values as they are compared. */
+        List<Object> typed(List<String> values) {
+            return values.stream().map(value -> QtiItem.typed(baseType, value)).toList();
+        }
+    }
 
     /** (QTI 3.0 ASI, 5.94) */
     record Mapping(double defaultValue, double lower, double upper, List<Entry> entries) {
@@ -56,7 +62,34 @@ record QtiItem(
 
     /** (QTI 3.0 ASI, 5.5) @param coords in pixels of the picture */
     record Areas(double defaultValue, double lower, double upper, List<Entry> entries) {
-        record Entry(String shape, List<Double> coords, double value) {}
+        record Entry(String shape, List<Double> coords, double value) {
+            /** @param x in pixels, like y */
+            boolean holds(double x, double y) {
+                List<Double> at = coords;
+                return switch (shape) {
+                    case "rect" ->
+                        at.size() == 4 && x >= at.get(0) && y >= at.get(1) && x <= at.get(2) && y <= at.get(3);
+                    case "circle" -> at.size() == 3 && Math.hypot(x - at.get(0), y - at.get(1)) <= at.get(2);
+                    case "poly" -> isInside(at, x, y);
+                    case "default" -> true;
+                    default -> false;
+                };
+            }
+
+            /** By how often a ray crosses the edges (even-odd rule). */
+            private static boolean isInside(List<Double> at, double x, double y) {
+                boolean inside = false;
+                int corners = at.size() / 2;
+                for (int i = 0, j = corners - 1; i < corners; j = i++) {
+                    double yi = at.get(2 * i + 1);
+                    double yj = at.get(2 * j + 1);
+                    boolean crosses = yi > y != yj > y
+                            && x < (at.get(2 * j) - at.get(2 * i)) * (y - yi) / (yj - yi) + at.get(2 * i);
+                    inside ^= crosses;
+                }
+                return inside;
+            }
+        }
     }
 
     static QtiItem of(Element item) {
@@ -150,6 +183,24 @@ record QtiItem(
                                 coords(entry.getAttribute("coords")),
                                 QtiXml.number(entry, "mapped-value", 0)))
                         .toList());
+    }
+
+    /** A value as it is compared. */
+    static Object typed(String baseType, String value) {
+        return switch (baseType) {
+            case "integer", "float" -> numberIfAny(value);
+            case "boolean" -> Boolean.parseBoolean(value);
+            case "pair" -> new HashSet<>(List.of(value.split("\\s+")));
+            default -> value;
+        };
+    }
+
+    private static Object numberIfAny(String value) {
+        try {
+            return Double.parseDouble(value);
+        } catch (NumberFormatException none) {
+            return value;
+        }
     }
 
     static List<Double> coords(String written) {

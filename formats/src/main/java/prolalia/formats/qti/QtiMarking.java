@@ -2,7 +2,6 @@ package prolalia.formats.qti;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -206,10 +205,11 @@ final class QtiMarking {
         List<Element> parts = QtiXml.children(expression);
         String identifier = expression.getAttribute("identifier");
         return switch (QtiXml.name(expression)) {
-            case "qti-base-value" -> List.of(typed(expression.getAttribute("base-type"), QtiXml.words(expression)));
+            case "qti-base-value" ->
+                List.of(QtiItem.typed(expression.getAttribute("base-type"), QtiXml.words(expression)));
             case "qti-variable" -> variable(identifier);
             case "qti-correct" ->
-                typed(declaration(identifier), declaration(identifier).correct());
+                declaration(identifier).typed(declaration(identifier).correct());
             case "qti-map-response" -> List.of(mapped(identifier));
             case "qti-map-response-point" -> List.of(mappedPoint(identifier));
             case "qti-is-null" -> List.of(value(parts.get(0)).isEmpty());
@@ -245,7 +245,7 @@ final class QtiMarking {
 
     private List<Object> variable(String identifier) {
         if (item.declarations().containsKey(identifier)) {
-            return typed(declaration(identifier), given(identifier));
+            return declaration(identifier).typed(given(identifier));
         }
         Object outcome = outcomes.get(identifier);
         return outcome == null ? List.of() : List.of(outcome);
@@ -329,35 +329,12 @@ final class QtiMarking {
                 .toList();
     }
 
-    // ---- values
-
-    private static List<Object> typed(Declaration declaration, List<String> values) {
-        return values.stream()
-                .map(value -> typed(declaration.baseType(), value))
-                .toList();
-    }
-
-    private static Object typed(String baseType, String value) {
-        return switch (baseType) {
-            case "integer", "float" -> number(value);
-            case "boolean" -> Boolean.parseBoolean(value);
-            case "pair" -> new HashSet<>(List.of(value.split("\\s+")));
-            default -> value;
-        };
-    }
-
-    private static Object number(String value) {
-        try {
-            return Double.parseDouble(value);
-        } catch (NumberFormatException none) {
-            return value;
-        }
-    }
+    // ---- mappings
 
     private boolean isCorrect(String identifier) {
         Declaration declaration = declaration(identifier);
-        List<Object> given = typed(declaration, given(identifier));
-        List<Object> correct = typed(declaration, declaration.correct());
+        List<Object> given = declaration.typed(given(identifier));
+        List<Object> correct = declaration.typed(declaration.correct());
         if (given.isEmpty() || correct.isEmpty()) {
             return false;
         }
@@ -376,7 +353,7 @@ final class QtiMarking {
         Set<Object> met = new LinkedHashSet<>();
         double sum = 0;
         for (String value : given(identifier)) {
-            if (met.add(typed(declaration.baseType(), value))) {
+            if (met.add(QtiItem.typed(declaration.baseType(), value))) {
                 sum += worth(declaration, mapping, value);
             }
         }
@@ -384,10 +361,11 @@ final class QtiMarking {
     }
 
     private static double worth(Declaration declaration, Mapping mapping, String value) {
-        Object given = typed(declaration.baseType(), value);
+        Object given = QtiItem.typed(declaration.baseType(), value);
         return mapping.entries().stream()
-                .filter(entry -> typed(declaration.baseType(), entry.key()).equals(given)
-                        || !entry.caseSensitive() && entry.key().equalsIgnoreCase(value))
+                .filter(entry ->
+                        QtiItem.typed(declaration.baseType(), entry.key()).equals(given)
+                                || !entry.caseSensitive() && entry.key().equalsIgnoreCase(value))
                 .mapToDouble(Mapping.Entry::value)
                 .findFirst()
                 .orElse(mapping.defaultValue());
@@ -405,12 +383,12 @@ final class QtiMarking {
             Areas.Entry hit = point.size() < 2
                     ? null
                     : left.stream()
-                            .filter(area -> isIn(area, point.get(0), point.get(1)))
+                            .filter(area -> area.holds(point.get(0), point.get(1)))
                             .findFirst()
                             .orElse(null);
             boolean again = hit == null
                     && point.size() > 1
-                    && areas.entries().stream().anyMatch(area -> isIn(area, point.get(0), point.get(1)));
+                    && areas.entries().stream().anyMatch(area -> area.holds(point.get(0), point.get(1)));
             if (hit != null) {
                 left.remove(hit);
                 sum += hit.value();
@@ -419,30 +397,5 @@ final class QtiMarking {
             }
         }
         return Math.max(areas.lower(), Math.min(areas.upper(), sum));
-    }
-
-    private static boolean isIn(Areas.Entry area, double x, double y) {
-        List<Double> at = area.coords();
-        return switch (area.shape()) {
-            case "rect" -> at.size() == 4 && x >= at.get(0) && y >= at.get(1) && x <= at.get(2) && y <= at.get(3);
-            case "circle" -> at.size() == 3 && Math.hypot(x - at.get(0), y - at.get(1)) <= at.get(2);
-            case "poly" -> isInside(at, x, y);
-            case "default" -> true;
-            default -> false;
-        };
-    }
-
-    /** By how often a ray crosses the edges (even-odd rule). */
-    private static boolean isInside(List<Double> at, double x, double y) {
-        boolean inside = false;
-        int corners = at.size() / 2;
-        for (int i = 0, j = corners - 1; i < corners; j = i++) {
-            double yi = at.get(2 * i + 1);
-            double yj = at.get(2 * j + 1);
-            boolean crosses =
-                    yi > y != yj > y && x < (at.get(2 * j) - at.get(2 * i)) * (y - yi) / (yj - yi) + at.get(2 * i);
-            inside ^= crosses;
-        }
-        return inside;
     }
 }
