@@ -48,9 +48,10 @@ export class HandingIn {
     const something = Object.values(given).some((part) => part && (part.length ?? Object.keys(part).length) > 0);
     const each = document.body.dataset.feedback === 'EACH' && this.#answering.kept;
     at.querySelector('.check').hidden = !each || !something || heard !== null;
-    if (!heard) {
+    if (!heard && at.dataset.outcome) {
       delete at.dataset.outcome;
       at.querySelector('.sign')?.remove();
+      at.querySelector('.outcome').textContent = '';
     }
     at.classList.toggle('missing', at.classList.contains('missing') && !something);
   }
