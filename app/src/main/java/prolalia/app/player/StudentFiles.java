@@ -1,7 +1,10 @@
 package prolalia.app.player;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
@@ -28,6 +31,12 @@ public class StudentFiles {
     private final WordTimeService times;
     private final MediaResponses media;
     private final JsonMapper json;
+
+    /** A class asks for those of the same lesson; when a word is said may be found out a little later. */
+    private final Cache<PublishedLesson, Map<String, Said>> saidWords = Caffeine.newBuilder()
+            .weakKeys()
+            .expireAfterWrite(Duration.ofMinutes(1))
+            .build();
 
     StudentFiles(StageService stages, WordTimeService times, MediaResponses media, JsonMapper json) {
         this.json = json;
@@ -67,8 +76,10 @@ public class StudentFiles {
 
     /** The single words that are said in a lesson, as far as it is known when. */
     public Map<String, Said> saidWords(PublishedLesson lesson) {
-        return SaidWords.of(
-                lesson, line -> times.known(line.line(), line.soundHash()).orElse(List.of()));
+        return saidWords.get(
+                lesson,
+                each -> SaidWords.of(
+                        each, line -> times.known(line.line(), line.soundHash()).orElse(List.of())));
     }
 
     /** When the words of a line are said, as JSON, by line, for the page itself; null when it isn't known as yet, and has to be asked for. */

@@ -7,6 +7,7 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonPage;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.Right;
@@ -15,6 +16,7 @@ import prolalia.app.platform.Ids;
 import prolalia.app.platform.Messages;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.Question;
+import prolalia.core.lesson.LessonLimits;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.script.LineShape;
@@ -56,12 +58,19 @@ class FreeAnswers {
     /** Adds a page with nothing but an answer; answers its number, or that of the last page when there are as many as may be. */
     int addPage(Teacher teacher, String lessonId) {
         LineTraits traits = LineTraits.of(LineKind.QUESTION).withQuestion(FREE);
-        return script.addLines(teacher, lessonId, 0, List.of(new ReadLine(traits, messages.say("free.words"))));
+        List<ReadLine> free = List.of(new ReadLine(traits, messages.say("free.words")));
+        return script.faultOf(lessonId, free).isPresent()
+                ? pages.count(lessonId)
+                : script.addLines(teacher, lessonId, 0, free);
     }
 
-    /** Every page that has no question gets an answer: one standing line, so that it is read once. */
+    /** Every page that has no question gets an answer: one standing line, so that it is read once; of a full lesson, none. */
     void addToEveryPage(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.EDIT);
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
+        List<String> pageIds = pages.of(lessonId).stream().map(LessonPage::id).toList();
+        if (lesson.isShelf() || lines.count(lessonId) + pageIds.size() > LessonLimits.MOST_LINES) {
+            return;
+        }
         String home = library.standingLine(teacher, LineKind.QUESTION, messages.say("free.words"));
         LineShape said = lines.shape(home);
         LineShape question = new LineShape(
@@ -71,7 +80,6 @@ class FreeAnswers {
                 said.keptTakeId(),
                 null,
                 home);
-        List<String> pageIds = pages.of(lessonId).stream().map(LessonPage::id).toList();
         history.make(lessonId, new QuestionEdits(lines.script(lessonId)).onEveryPage(pageIds, question, Ids::newId));
     }
 }
