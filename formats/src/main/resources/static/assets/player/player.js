@@ -2,26 +2,26 @@
 import { say } from '../platform/words.js';
 import { activities } from './activities.js';
 import { BackgroundAudio } from './background-audio.js';
+import { Dock } from './dock.js';
 import { askStillYou } from './still-you.js';
 import { tellHeard } from './heard.js';
 import { nextHint } from './hints.js';
 import { watchKeys } from './keys.js';
-import { LineWords, wordsOf } from './line-words.js';
-import { drawTrace, hold, ring } from './marks.js';
+import { inOrder, nextLine } from './line-order.js';
+import { LineWords } from './line-words.js';
 import { layOut } from './onpage.js';
 import { Outbox } from './outbox.js';
-import { litOtherwise, lookAt, showLit } from './page-look.js';
+import { litOtherwise, showLit } from './page-look.js';
 import { Prompts } from './prompts.js';
 import { countStart, isSpent, ruleOf } from './rule.js';
 import { Scanning, switchesOf } from './scanning.js';
 import { PageNavigation } from './page-navigation.js';
+import { Speeds } from './speeds.js';
 import { StallWatch } from './stall-watch.js';
 import { remember, remembered } from './visit.js';
 import { warnOfLinks } from './warned-links.js';
 import { zoomAgain, zoomOn } from './zoom.js';
 
-const OWN_SPEED = Number(document.body.dataset.speed ?? 100) / 100;
-const SPEEDS = [...new Set([OWN_SPEED, 1, 0.75, 1.25])];
 const BACK_SECONDS = 5;
 const LINES_AHEAD = 3;
 const switches = switchesOf(window.location.href) || Number(document.body.dataset.switches ?? 0);
@@ -30,12 +30,11 @@ const at = (id) => document.getElementById(id);
 const background = new BackgroundAudio();
 const prompts = new Prompts();
 const outbox = new Outbox();
+const speeds = new Speeds();
 // Two, in turns: what goes on over the next page has its own.
 const voices = [new Audio(), new Audio()];
 let audio = voices[0];
 let spots = [];
-let speed = 0;
-let dragging = false;
 // How often the current sound is still to be heard; what waits to be said on arrival.
 let timesLeft = 1;
 let arriving = [];
@@ -51,7 +50,7 @@ const words = new LineWords({
   play(share) {
     arriving = [];
     through = false;
-    audio.playbackRate = SPEEDS[speed] * share;
+    audio.playbackRate = speeds.rate * share;
     return play();
   },
   stop: wordSaid,
@@ -69,87 +68,36 @@ const watch = new StallWatch({
   },
 });
 
+const dock = new Dock({
+  get audio() { return audio; },
+  get spots() { return spots; },
+  get stuck() { return watch.stuck; },
+  current: () => current(),
+  currentOnes: () => currentOnes(),
+  words,
+  background,
+});
+
 const currentOnes = () => spots.filter((spot) => spot.parentElement.classList.contains('current'));
 const current = () => currentOnes()[0];
-
-/** The length in seconds; the server knows it before the sound has come. */
-const lengthOf = () => (Number.isFinite(audio.duration) && audio.duration) || Number(current().dataset.ms) / 1000;
 
 function choose(spot) {
   spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
   words.show(spot);
-  const icon = spot.dataset.icon && at('steps').content.querySelector(`[data-icon=${spot.dataset.icon}]`);
-  at('step').hidden = !icon;
-  if (icon) {
-    at('step').src = icon.dataset.src;
-  }
+  dock.showLine(spot);
   audio.src = spot.dataset.sound;
-  audio.playbackRate = SPEEDS[speed];
+  audio.playbackRate = speeds.rate;
   audio.volume = ruleOf(spot).volume;
   timesLeft = ruleOf(spot).times;
-  drawTrace(at('seek-trace'), spot.dataset.trace);
   remember(placeKey(), spot.dataset.line);
-  show();
+  dock.showTime();
 }
 
 const placeKey = () => `line ${window.location.pathname}${window.location.hash}`;
 
-function show() {
-  if (!at('play')) {
-    return;
-  }
-  const length = lengthOf();
-  const share = Math.min(1, audio.currentTime / length);
-  const left = Math.max(0, Math.ceil((length - audio.currentTime) / audio.playbackRate - 0.05));
-  spots.forEach((spot) => ring(spot, 1));
-  ring(at('play'), 1 - share);
-  currentOnes().forEach((spot) => ring(spot, 1 - share));
-  at('left').textContent = left;
-  words.light(audio.currentTime, audio.currentTime > 0 && !audio.ended);
-  at('seek-trace').querySelector('rect').setAttribute('width', 640 * share);
-  if (!dragging) {
-    at('seek').value = Math.round(share * 1000);
-    at('seek').setAttribute('aria-valuetext', say('secondsLeft', { n: left }));
-  }
-}
-
 function showPlaying() {
-  const playing = !audio.paused && !watch.stuck;
   background.under(voices.some((voice) => !voice.paused));
-  const play = at('play');
-  if (!play) {
-    return;
-  }
-  play.setAttribute('aria-pressed', playing);
-  play.setAttribute('aria-label', say(playing ? 'pause' : 'play'));
-  spots.forEach((spot) => {
-    spot.dataset.label ??= spot.getAttribute('aria-label');
-    const sounds = playing && spot.dataset.line === current().dataset.line;
-    spot.setAttribute('aria-label', sounds ? say('pauseLine', { words: wordsOf(spot) }) : spot.dataset.label);
-  });
-  lookAt(playing ? spots.find((spot) => spot.closest('.board') && spot.dataset.line === current().dataset.line) : null);
-  hold(play.querySelector('.ring-mark'), playing);
-  if (playing) {
-    requestAnimationFrame(follow);
-  }
-  show();
-}
-
-function follow() {
-  show();
-  if (!audio.paused) {
-    requestAnimationFrame(follow);
-  }
-}
-
-/** Marks those that were heard as often as they may be, and backgrounds that sound. */
-function showRules() {
-  spots.forEach((spot) => {
-    const spent = isSpent(spot);
-    spot.classList.toggle('spent', spent);
-    spot.setAttribute('aria-disabled', spent);
-    spot.classList.toggle('on', background.isOn(spot));
-  });
+  dock.showPlaying();
 }
 
 /** @param silently whether a browser that wants a press first is no trouble; answers whether it did */
@@ -182,7 +130,7 @@ function wordSaid() {
   watch.forget();
   audio.pause();
   audio.currentTime = 0;
-  audio.playbackRate = SPEEDS[speed];
+  audio.playbackRate = speeds.rate;
 }
 
 /** Plays a spot from its beginning, unless it was heard as often as it may be. */
@@ -198,22 +146,8 @@ async function begin(spot, silently = false) {
     return false;
   }
   countStart(spot);
-  showRules();
+  dock.showRules();
   return true;
-}
-
-/** The lines of the page in the order in which they are said. */
-function inOrder() {
-  const all = spots.filter((spot) => !spot.closest('.hints') && !ruleOf(spot).underSpeech);
-  const beside = all.filter((spot) => spot.closest('.says'));
-  const seen = new Set();
-  return [...beside, ...all].filter((spot) => !seen.has(spot.dataset.line) && seen.add(spot.dataset.line));
-}
-
-function nextLine() {
-  const order = inOrder();
-  const now = order.findIndex((spot) => spot.dataset.line === current().dataset.line);
-  return order.slice(now + 1).find((spot) => !isSpent(spot));
 }
 
 /** All of the page was heard: the arrow says that there is more; on the last page a flag says that it is over. */
@@ -225,7 +159,7 @@ function pageHeard() {
 
 /** Says the page from here on, line by line; from its beginning when it was heard to the end. */
 function sayThrough() {
-  const from = audio.ended ? nextLine() ?? inOrder()[0] : current();
+  const from = audio.ended ? nextLine(spots, current()) ?? inOrder(spots)[0] : current();
   arriving = [];
   through = true;
   if (!audio.paused && !watch.stuck) {
@@ -253,7 +187,7 @@ function ended() {
     begin(arriving.shift());
   } else {
     const last = toHear.delete(current().dataset.line) && toHear.size === 0;
-    const next = through ? nextLine() : null;
+    const next = through ? nextLine(spots, current()) : null;
     if (next) {
       begin(next);
       return;
@@ -276,7 +210,7 @@ async function toggleBackground(spot) {
   if (starts) {
     countStart(spot);
   }
-  showRules();
+  dock.showRules();
 }
 
 function press(spot, event) {
@@ -323,7 +257,7 @@ function again() {
     audio.currentTime = 0;
     timesLeft = ruleOf(current()).times;
     countStart(current());
-    showRules();
+    dock.showRules();
     play();
   }
 }
@@ -333,18 +267,9 @@ function back() {
 }
 
 function changeSpeed() {
-  speed = (speed + 1) % SPEEDS.length;
-  showSpeed();
-  show();
-}
-
-function showSpeed() {
-  voices.forEach((voice) => {
-    voice.defaultPlaybackRate = SPEEDS[speed];
-    voice.playbackRate = SPEEDS[speed];
-  });
-  at('speed-number').textContent = SPEEDS[speed];
-  at('speed').setAttribute('aria-label', say(`speed.${SPEEDS[speed]}`));
+  speeds.next();
+  speeds.show(voices);
+  dock.showTime();
 }
 
 function hint() {
@@ -380,12 +305,7 @@ function bind() {
   at('back5').addEventListener('click', back);
   at('speed').addEventListener('click', changeSpeed);
   at('through')?.addEventListener('click', sayThrough);
-  at('seek').addEventListener('input', () => {
-    dragging = true;
-    audio.currentTime = (at('seek').value / 1000) * lengthOf();
-    show();
-  });
-  at('seek').addEventListener('change', () => { dragging = false; });
+  dock.open();
   at('start').addEventListener('click', () => {
     at('start').hidden = true;
     arrive();
@@ -404,10 +324,10 @@ function open() {
   spots = [...document.querySelectorAll('.spot')];
   if (at('play')) {
     bind();
-    showSpeed();
+    speeds.show(voices);
     const place = spots.find((spot) => spot.dataset.line === remembered(placeKey()) && !spot.closest('.hints'));
     choose(place ?? spots.find((spot) => !ruleOf(spot).underSpeech) ?? spots[0]);
-    showRules();
+    dock.showRules();
     arrive();
   }
   toHear = new Set(spots.filter((spot) => !spot.closest('.hints')).map((spot) => spot.dataset.line));
@@ -469,8 +389,8 @@ voices.forEach((voice) => {
   voice.addEventListener('error', ifCurrent(() => {
     watch.failed();
   }));
-  voice.addEventListener('loadedmetadata', ifCurrent(show));
-  voice.addEventListener('seeked', ifCurrent(show));
+  voice.addEventListener('loadedmetadata', ifCurrent(() => dock.showTime()));
+  voice.addEventListener('seeked', ifCurrent(() => dock.showTime()));
 });
 
 if (switches > 0) {
