@@ -280,4 +280,32 @@ class AnsweringTest extends Browsing {
         says(child, ".outcome", "No more tries");
         ines.form("/classes/" + classId + "/remove");
     }
+
+    @Test
+    void onAPaperWhatIsChosenIsRingedAndABoxIsDrawnInWithPensThatComeWithIt() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        given(ines, "Dippers", Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>At the bakery"));
+        Page child = context(820, 1180).newPage();
+        enter(child, ines, ada);
+        page(child, 1);
+        Locator three = child.getByLabel("Choose: three").first();
+        three.click();
+        kept(child);
+        assertThat(three.getAttribute("aria-checked")).isEqualTo("true");
+        Locator box = child.locator(".board .answer-area");
+        assertThat(box.locator(".act:visible").count()).as("the place alone").isLessThanOrEqualTo(1);
+        BoundingBox sheet = box.locator(".sheet").boundingBox();
+        child.mouse().move(sheet.x + 10, sheet.y + 10);
+        child.mouse().down();
+        child.mouse().move(sheet.x + 90, sheet.y + 30);
+        child.mouse().up();
+        kept(child);
+        assertThat(box.locator(".sheet path").count()).isEqualTo(1);
+        assertThat(box.locator(".pen").first().isVisible()).isTrue();
+        box.locator("[data-pen=undo]").click();
+        assertThat(box.locator(".sheet path").count()).isZero();
+        three.focus();
+        assertThat(box.locator(".pen").first().isVisible()).isFalse();
+        ines.form("/classes/" + classId + "/remove");
+    }
 }
