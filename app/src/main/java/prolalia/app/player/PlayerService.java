@@ -4,14 +4,12 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
 import org.springframework.web.util.UriUtils;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.platform.UntilChanged;
 import prolalia.app.sharing.LinkService;
 import prolalia.app.stage.StageService;
 import prolalia.core.align.WordTimes.Word;
@@ -32,8 +30,6 @@ import prolalia.formats.web.StudentPageWriter;
  */
 @Service
 public class PlayerService {
-    private static final int LINKS_REMEMBERED = 20_000;
-
     /** Of all lessons together; a line with its times takes some kB. */
     private static final int LINES_REMEMBERED = 40_000;
 
@@ -47,10 +43,7 @@ public class PlayerService {
     private final StageService stages;
     private final StudentFiles files;
     private final ResourceUrlProvider assets;
-    private final UntilChanged changes;
     private final StudentPageWriter writer = new StudentPageWriter();
-    private final Cache<String, Led> led =
-            Caffeine.newBuilder().maximumSize(LINKS_REMEMBERED).build();
     private final Cache<Revision, Opened> opened = Caffeine.newBuilder()
             .maximumWeight(LINES_REMEMBERED)
             .weigher((Revision key, Opened lesson) -> lesson.weight())
@@ -68,15 +61,13 @@ public class PlayerService {
             PublishedLessons given,
             StageService stages,
             StudentFiles files,
-            ResourceUrlProvider assets,
-            UntilChanged changes) {
+            ResourceUrlProvider assets) {
         this.links = links;
         this.lessonStore = lessonStore;
         this.given = given;
         this.stages = stages;
         this.files = files;
         this.assets = assets;
-        this.changes = changes;
     }
 
     /** The teacher took the link back. */
@@ -99,9 +90,6 @@ public class PlayerService {
         }
     }
 
-    /** @param version of the database when it was looked at */
-    private record Led(long version, Optional<LinkService.Target> target) {}
-
     /** @param server its address as others reach it @param inFrame whether it stands within a page elsewhere */
     private record PageOf(Revision revision, String token, int number, String server, boolean inFrame) {}
 
@@ -109,7 +97,7 @@ public class PlayerService {
 
     /** The same object as long as nothing that students see or hear of the lesson changes. */
     Opened open(String token) {
-        LinkService.Target target = target(token).orElseThrow(() -> new NotFoundException("link"));
+        LinkService.Target target = links.follow(token).orElseThrow(() -> new NotFoundException("link"));
         if (target.withdrawn()) {
             throw new WithdrawnException();
         }
@@ -122,17 +110,6 @@ public class PlayerService {
     /** A lesson as it is at a revision. */
     public Opened open(String lessonId, long revision) {
         return opened.get(new Revision(lessonId, revision), this::read);
-    }
-
-    private Optional<LinkService.Target> target(String token) {
-        // Asked before it is read: what is committed meanwhile counts as a change after it.
-        long now = changes.version();
-        Led known = led.getIfPresent(token);
-        if (known == null || known.version() != now) {
-            known = new Led(now, links.follow(token));
-            led.put(token, known);
-        }
-        return known.target();
     }
 
     private Opened read(Revision revision) {

@@ -1,13 +1,15 @@
 package prolalia.app.school;
 
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.net.URI;
 import java.net.URISyntaxException;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.platform.UntilChanged;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 @Service
 public class SchoolService {
@@ -17,14 +19,12 @@ public class SchoolService {
 
     private final SchoolStore store;
     private final AuditLog audit;
-    private final UntilChanged changes;
-    private volatile Supplier<SchoolSettings> settings;
+    private final LoadingCache<Boolean, SchoolSettings> settings;
 
-    SchoolService(SchoolStore store, AuditLog audit, UntilChanged changes) {
+    SchoolService(SchoolStore store, AuditLog audit) {
         this.store = store;
         this.audit = audit;
-        this.changes = changes;
-        settings = changes.remember(store::settings);
+        settings = Caffeine.newBuilder().build(theOnly -> store.settings());
     }
 
     /** What is wrong with new settings; the words stand in the message bundle under {@code school.} and the name. */
@@ -36,7 +36,7 @@ public class SchoolService {
     }
 
     public SchoolSettings settings() {
-        return settings.get();
+        return settings.get(true);
     }
 
     /** Who did what, newest first. */
@@ -72,8 +72,17 @@ public class SchoolService {
         }
         store.save(new SchoolSettings(
                 name.strip(), longestRecordingMinutes * 60_000L, keepMonths, reachedAt.isEmpty() ? null : reachedAt));
-        settings = changes.remember(store::settings);
+        forgetOnceCommitted();
         return Optional.empty();
+    }
+
+    private void forgetOnceCommitted() {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                settings.invalidateAll();
+            }
+        });
     }
 
     private static boolean isAddress(String text) {
