@@ -213,7 +213,7 @@ final class QtiItemWriter {
         xml.element("span", line.words());
         if (voiced.contains(line.id())) {
             used.add(line.id());
-            xml.open("audio", "controls", "controls")
+            xml.open("audio", "controls", "true")
                     .empty("source", "src", "../sounds/" + line.id() + ".mp3", "type", "audio/mpeg")
                     .close();
         }
