@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import prolalia.core.answer.AnswerKind;
@@ -51,7 +52,7 @@ public final class ProposedAnswers {
     /**
      * @param lines all that are proposed for a page, in reading order
      * @param boxes in which there is nothing yet ({@link prolalia.core.place.EmptyBoxes})
-     * @return by the ids of questions, and of directions that are answered; of others nothing is told
+     * @return by the ids of questions, and of directions and labels that are answered; of others nothing is told
      */
     public static Map<String, Answer> of(List<ProposedLine> lines, List<Area> boxes) {
         Map<String, Answer> answers = new LinkedHashMap<>();
@@ -68,12 +69,10 @@ public final class ProposedAnswers {
         return answers;
     }
 
-    /** Each line that may be answered in a box, with the largest of its boxes: those under it or beside it, nearer than any other. */
+    /** Each line that may be answered in a box, with the largest of its boxes: that of its row, else those under it or beside it. */
     private static Map<ProposedLine, Area> boxesOf(List<ProposedLine> lines, List<Area> boxes) {
-        List<ProposedLine> asking = lines.stream()
-                .filter(line -> line.wanted() && line.hasPlace())
-                .filter(line -> line.kind() == FoundKind.QUESTION || line.kind() == FoundKind.DIRECTION)
-                .toList();
+        List<ProposedLine> wanted =
+                lines.stream().filter(line -> line.wanted() && line.hasPlace()).toList();
         Map<ProposedLine, Area> found = new LinkedHashMap<>();
         for (Area box : boxes) {
             boolean empty = lines.stream()
@@ -81,15 +80,31 @@ public final class ProposedAnswers {
                     .noneMatch(
                             line -> box.holds(line.area().middleX(), line.area().middleY()));
             if (empty) {
-                asking.stream()
-                        .filter(line -> line.area().bottom() <= box.y() + BESIDE
-                                || line.area().sharedHeight(box) > 0.5)
-                        .filter(line -> box.y() - line.area().bottom() <= FARTHEST)
-                        .min(Comparator.comparingDouble(line -> farness(line.area(), box)))
+                labelOf(box, wanted)
+                        .or(() -> askedIn(box, wanted))
                         .ifPresent(line -> found.merge(line, box, ProposedAnswers::larger));
             }
         }
         return found;
+    }
+
+    /** As in a table: the nearest label to the left of a box. */
+    private static Optional<ProposedLine> labelOf(Area box, List<ProposedLine> lines) {
+        return lines.stream()
+                .filter(line -> line.area().sharedHeight(box) > 0.5
+                        && line.area().right() <= box.x() + BESIDE
+                        && box.x() - line.area().right() <= FARTHEST)
+                .max(Comparator.comparingDouble(line -> line.area().right()))
+                .filter(line -> line.kind() == FoundKind.LABEL);
+    }
+
+    private static Optional<ProposedLine> askedIn(Area box, List<ProposedLine> lines) {
+        return lines.stream()
+                .filter(line -> line.kind() == FoundKind.QUESTION || line.kind() == FoundKind.DIRECTION)
+                .filter(line ->
+                        line.area().bottom() <= box.y() + BESIDE || line.area().sharedHeight(box) > 0.5)
+                .filter(line -> box.y() - line.area().bottom() <= FARTHEST)
+                .min(Comparator.comparingDouble(line -> farness(line.area(), box)));
     }
 
     /** By the gaps between them, to the side and down. */

@@ -41,4 +41,19 @@ class ProposedAnswersTest {
         assertThat(answers.get("f4").question().kind()).isEqualTo(AnswerKind.ONE_CHOICE);
         assertThat(answers).hasSize(4);
     }
+
+    @Test
+    void inATableEachLabelIsAnsweredInTheCellBesideIt() {
+        Proposal table = Proposal.of(List.of(
+                new FoundLine(FoundKind.QUESTION, "1. Fill the table.", new Area(0.1, 0.1, 0.2, 0.02)),
+                new FoundLine(FoundKind.LABEL, "crab", new Area(0.12, 0.15, 0.05, 0.02)),
+                new FoundLine(FoundKind.LABEL, "shrimp", new Area(0.12, 0.2, 0.07, 0.02)),
+                new FoundLine(FoundKind.LABEL, "Keep it clean.", new Area(0.12, 0.4, 0.2, 0.02))));
+        Area first = new Area(0.4, 0.14, 0.3, 0.04);
+        Area second = new Area(0.4, 0.19, 0.3, 0.04);
+        Map<String, Answer> filled = ProposedAnswers.of(table.lines(), List.of(first, second));
+        assertThat(filled).containsOnlyKeys("f2", "f3");
+        assertThat(filled.get("f2").places()).containsExactly(first);
+        assertThat(filled.get("f3").question().kind()).isEqualTo(AnswerKind.SHORT_WORDS);
+    }
 }
