@@ -40,6 +40,9 @@ public final class ProposedAnswers {
     /** Farther down, a box belongs to nothing that stands above, by the height of the page. */
     private static final double FARTHEST = 0.25;
 
+    /** A label stands in a cell of its own: from its end to the next one it may be as far as this, by the width of the page. */
+    private static final double WIDEST_CELL = 0.5;
+
     private ProposedAnswers() {}
 
     /**
@@ -93,7 +96,7 @@ public final class ProposedAnswers {
         return lines.stream()
                 .filter(line -> line.area().sharedHeight(box) > 0.5
                         && line.area().right() <= box.x() + BESIDE
-                        && box.x() - line.area().right() <= FARTHEST)
+                        && box.x() - line.area().right() <= WIDEST_CELL)
                 .max(Comparator.comparingDouble(line -> line.area().right()))
                 .filter(line -> line.kind() == FoundKind.LABEL);
     }
