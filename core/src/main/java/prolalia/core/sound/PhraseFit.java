@@ -41,8 +41,10 @@ final class PhraseFit {
     /** A syllable of speech without its pauses. */
     private static final double SYLLABLE_MS = 250;
 
-    /** So much faster and slower people read, in the logarithm: nothing is said against it. */
-    private static final double USUAL_PACES = 0.55;
+    /** So much faster people read, and so much slower they say single words, in the logarithm: nothing is said against it. */
+    private static final double USUALLY_FASTER = 0.55;
+
+    private static final double USUALLY_SLOWER = 1.1;
 
     private static final double PACE_SPREAD = 0.3;
     private static final double PACE_MS = 130;
@@ -126,7 +128,8 @@ final class PhraseFit {
     }
 
     private double pace(long saidMs) {
-        double off = Math.max(0, Math.abs(Math.log(saidMs / (syllables * SYLLABLE_MS))) - USUAL_PACES) / PACE_SPREAD;
+        double slower = Math.log(saidMs / (syllables * SYLLABLE_MS));
+        double off = Math.max(0, Math.max(slower - USUALLY_SLOWER, -slower - USUALLY_FASTER)) / PACE_SPREAD;
         return Math.min(MOST_PACE_MS, PACE_MS * off * off);
     }
 
