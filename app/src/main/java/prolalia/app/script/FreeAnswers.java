@@ -67,8 +67,11 @@ class FreeAnswers {
     /** Every page that has no question gets an answer: one standing line, so that it is read once; of a full lesson, none. */
     void addToEveryPage(Teacher teacher, String lessonId) {
         LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
-        List<String> pageIds = pages.of(lessonId).stream().map(LessonPage::id).toList();
-        if (lesson.isShelf() || lines.count(lessonId) + pageIds.size() > LessonLimits.MOST_LINES) {
+        QuestionEdits edits = new QuestionEdits(lines.script(lessonId));
+        List<String> without = edits.pagesWithoutQuestion(
+                pages.of(lessonId).stream().map(LessonPage::id).toList());
+        boolean tooMany = lines.count(lessonId) + without.size() > LessonLimits.MOST_LINES;
+        if (lesson.isShelf() || without.isEmpty() || tooMany) {
             return;
         }
         String home = library.standingLine(teacher, LineKind.QUESTION, messages.say("free.words"));
@@ -80,6 +83,6 @@ class FreeAnswers {
                 said.keptTakeId(),
                 null,
                 home);
-        history.make(lessonId, new QuestionEdits(lines.script(lessonId)).onEveryPage(pageIds, question, Ids::newId));
+        history.make(lessonId, edits.onEveryPage(without, question, Ids::newId));
     }
 }

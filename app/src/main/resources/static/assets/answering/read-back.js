@@ -21,17 +21,17 @@ async function saidHere() {
   return said;
 }
 
-let known = null;
+let ofLesson = null;
 
 /** Those of the whole lesson; where it is only tried, or can't be asked, of this page. */
 async function saidWords({ kept, recordings }) {
-  if (kept && !known) {
+  if (kept && !ofLesson) {
     const response = await fetch(`${recordings}/said-words`).catch(() => null);
-    known = response?.ok
+    ofLesson = response?.ok
       ? new Map(Object.entries(await response.json()).map(([word, { soundHash, span }]) => [word, { sound: `${recordings}/sound/${soundHash}.mp3`, span }]))
       : null;
   }
-  return known ?? saidHere();
+  return ofLesson ?? saidHere();
 }
 
 /** The words as she wrote them, each in an element of its own; answers those that can be said. */

@@ -101,6 +101,14 @@ public final class QuestionEdits {
         return change(steps);
     }
 
+    /** Those of some pages on which nothing is asked that is answered. */
+    public List<String> pagesWithoutQuestion(List<String> pageIds) {
+        return pageIds.stream()
+                .filter(page ->
+                        on(page).stream().allMatch(line -> line.shape().traits().question() == null))
+                .toList();
+    }
+
     /**
      * The same question on every page that has none.
      *
@@ -109,18 +117,19 @@ public final class QuestionEdits {
      */
     public Optional<LessonChange> onEveryPage(List<String> pageIds, LineShape question, Supplier<String> newId) {
         List<LineStep> steps = new ArrayList<>();
-        for (String page : pageIds) {
-            List<PlacedLine> lines = script.stream()
-                    .filter(line -> line.shape().place().pageId().equals(page))
-                    .toList();
-            if (lines.stream().allMatch(line -> line.shape().traits().question() == null)) {
-                String last =
-                        lines.isEmpty() ? null : lines.get(lines.size() - 1).id();
-                LineShape shape = question.withPlace(new Place(page, last));
-                steps.add(new LineStep(newId.get(), shape.withRemoved(true), shape));
-            }
+        for (String page : pagesWithoutQuestion(pageIds)) {
+            List<PlacedLine> lines = on(page);
+            String last = lines.isEmpty() ? null : lines.get(lines.size() - 1).id();
+            LineShape shape = question.withPlace(new Place(page, last));
+            steps.add(new LineStep(newId.get(), shape.withRemoved(true), shape));
         }
         return steps.isEmpty() ? Optional.empty() : Optional.of(new LessonChange(Deed.ADD, steps, List.of()));
+    }
+
+    private List<PlacedLine> on(String pageId) {
+        return script.stream()
+                .filter(line -> line.shape().place().pageId().equals(pageId))
+                .toList();
     }
 
     private static void add(List<LineStep> steps, String lineId, LineShape shape, LineTraits traits) {

@@ -24,7 +24,7 @@ record QtiItem(
         Element body,
         double normalMaximum,
         List<Feedback> feedback) {
-    /** (QTI 3.0 ASI, 5.104) @param outcome whose value is the identifier when it is said */
+    /** Modal feedback of QTI 3.0 ASI. @param outcome whose value is the identifier when it is said */
     record Feedback(String outcome, String identifier, String words) {}
 
     /** How many values a response has, and whether their order matters. */

@@ -12,7 +12,7 @@ import prolalia.core.marking.Asked.Choice;
 import prolalia.formats.xml.XmlOut;
 
 /**
- * Writes one question as an item of QTI 3.0 (ASI, 2.1): marked by a template, or by rules of its own where an order or a number
+ * Writes one question as an item of QTI 3.0 (ASI): marked by a template, or by rules of its own where an order or a number
  * is asked for, or something is said afterwards. Praise and corrections are modal feedback.
  */
 final class QtiItemWriter {
