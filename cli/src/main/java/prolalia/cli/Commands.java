@@ -17,7 +17,10 @@ import picocli.CommandLine.Command;
             FollowCommand.class,
             ExportCommand.class,
             QuestionsCommand.class,
-            MarkCommand.class
+            MarkCommand.class,
+            StampCommand.class,
+            ScanCommand.class,
+            SheetCommand.class
         })
 public final class Commands {
     private Commands() {}

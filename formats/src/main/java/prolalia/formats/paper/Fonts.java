@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Set;
 
 /** The fonts that come with the application, and which fonts of slides they stand for. */
-final class Fonts {
+public final class Fonts {
     private static final List<String> FACES = List.of("Regular", "Bold", "Italic", "BoldItalic");
     private static final List<String> FAMILIES =
             List.of("Carlito", "Caladea", "LiberationSans", "LiberationSerif", "LiberationMono");
@@ -50,8 +50,13 @@ final class Fonts {
 
     private Fonts() {}
 
+    /** The file of a face that comes with the application, as "LiberationSans-Bold" (TrueType). */
+    public static InputStream file(String face) {
+        return Fonts.class.getResourceAsStream("fonts/" + face + ".ttf");
+    }
+
     /** The font to draw with where a file asks for one: itself if this machine has it, else one as wide. */
-    static String standIn(String asked) {
+    public static String standIn(String asked) {
         return asked != null && HERE.contains(asked)
                 ? asked
                 : STAND_INS.getOrDefault(asked == null ? "" : asked, ANY_OTHER);

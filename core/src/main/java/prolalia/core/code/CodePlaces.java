@@ -1,0 +1,368 @@
+package prolalia.core.code;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import prolalia.core.place.Area;
+import prolalia.core.place.InkMap;
+
+/**
+ * Finds places for codes on a page on which there is something already: free of ink, one beside each question. All codes of a
+ * page have one size: that at which most stand beside their question, the larger the better.
+ *
+ * <p>Costs are distances in mm: what is nearest to its question, beside its first row, wins. Stateless.
+ */
+public final class CodePlaces {
+    /** Printers leave so much of a paper's edge white; a quiet zone is white anyway. */
+    private static final double EDGE_MM = 4;
+
+    /** Ink stays so far from a code, beyond its quiet zone. */
+    private static final double CLEAR_MM = 0.6;
+
+    private static final double STEP_MM = 1;
+
+    /** Sizes that are tried, from the wanted one down, each by the one before. */
+    private static final double SMALLER = 0.94;
+
+    /** Beyond this gap it isn't seen whose code it is. */
+    private static final double BESIDE_MM = 12;
+
+    private static final double HAIRLINE_MM = 0.5;
+
+    /** Along a line so much is free to both sides: it doesn't run between words. */
+    private static final double LANE_MM = 1;
+
+    /** A code that needs a line to its question is worth less than one beside it; a smaller one a little less than a larger. */
+    private static final double WORTH_WITH_HAIRLINE = 0.8;
+
+    private static final double WORTH_OF_SIZE = 0.5;
+
+    /** Farther from its question a code is of no use to anybody who looks for it there. */
+    private static final double FARTHEST_MM = 70;
+
+    private static final double NEARER_TO_ANOTHER = 40;
+    private static final double ABOVE = 1.6;
+    private static final double FROM_TEXT_MM = 2;
+    private static final double OUT_OF_COLUMN = 0.3;
+    private static final double NEARNESS = 0.2;
+    private static final double LEFT_OF_TEXT = 6;
+    private static final double NEEDS_HAIRLINE = 20;
+
+    private CodePlaces() {}
+
+    /**
+     * A page as it is seen.
+     *
+     * @param ink of everything on it
+     * @param others where nothing may stand although there is no ink, as fields that are filled in
+     */
+    public record Sheet(double widthMm, double heightMm, InkMap ink, List<Area> others) {
+        private Area share(double leftMm, double topMm, double wMm, double hMm) {
+            return new Area(leftMm / widthMm, topMm / heightMm, wMm / widthMm, hMm / heightMm);
+        }
+
+        private Box mm(Area area) {
+            return new Box(area.x() * widthMm, area.y() * heightMm, area.w() * widthMm, area.h() * heightMm);
+        }
+
+        private boolean isFree(double left, double top, double side) {
+            Area place = share(left - CLEAR_MM, top - CLEAR_MM, side + 2 * CLEAR_MM, side + 2 * CLEAR_MM);
+            return ink.isFree(place) && others.stream().noneMatch(place::touches);
+        }
+    }
+
+    /**
+     * What a code is for.
+     *
+     * @param first where its first row stands
+     * @param whole all that belongs to it, its choices too
+     */
+    public record Wanted(Area first, Area whole) {}
+
+    /** A straight line from a code to its question, in shares of the page. */
+    public record Hairline(double fromX, double fromY, double toX, double toY) {}
+
+    /**
+     * Where a code stands.
+     *
+     * @param area with its quiet zone, in shares of the page
+     * @param hairline null: it stands beside its question
+     */
+    public record Place(Area area, Hairline hairline) {}
+
+    /** @param print how large all codes of the page are @param places one for each that was wanted; empty: there is no room */
+    public record Placed(CodePrint print, List<Optional<Place>> places) {
+        private double worth() {
+            return places.stream()
+                    .flatMap(Optional::stream)
+                    .mapToDouble(place -> place.hairline() == null ? 1 : WORTH_WITH_HAIRLINE)
+                    .sum();
+        }
+    }
+
+    /** In mm. */
+    private record Box(double x, double y, double w, double h) {
+        double right() {
+            return x + w;
+        }
+
+        double bottom() {
+            return y + h;
+        }
+
+        double gapX(Box other) {
+            return Math.max(0, Math.max(x - other.right(), other.x - right()));
+        }
+
+        double gapY(Box other) {
+            return Math.max(0, Math.max(y - other.bottom(), other.y - bottom()));
+        }
+
+        double gap(Box other) {
+            return Math.hypot(gapX(other), gapY(other));
+        }
+    }
+
+    private record Candidate(Box box, double cost, Hairline hairline) {}
+
+    /** @param wanted in reading order @param print the size that is wished for; smaller ones are tried */
+    public static Placed beside(Sheet sheet, List<Wanted> wanted, CodePrint print) {
+        Placed best = null;
+        double most = -1;
+        for (double module = print.moduleMm(); module >= CodePrint.SMALLEST_MODULE_MM; module *= SMALLER) {
+            Placed tried = tried(sheet, wanted, new CodePrint(print.symbol(), module));
+            double worth = tried.worth() * (1 - WORTH_OF_SIZE * (1 - module / print.moduleMm()));
+            if (worth > most) {
+                best = tried;
+                most = worth;
+            }
+        }
+        return best;
+    }
+
+    /** A place for one code of the whole page: in a free corner, the upper right one first. */
+    public static Placed inCorner(Sheet sheet, CodePrint print) {
+        for (double module = print.moduleMm(); module >= CodePrint.SMALLEST_MODULE_MM; module *= SMALLER) {
+            CodePrint smaller = new CodePrint(print.symbol(), module);
+            Optional<Box> found = free(sheet, smaller).stream()
+                    .min(Comparator.comparingDouble(box -> (sheet.widthMm() - box.right())
+                            + box.y()
+                            // The lower right corner before the middle of the page.
+                            + Math.min(box.y(), sheet.heightMm() - box.bottom())));
+            if (found.isPresent()) {
+                return new Placed(smaller, List.of(found.map(box -> new Place(area(sheet, box), null))));
+            }
+        }
+        return new Placed(print, List.of(Optional.empty()));
+    }
+
+    private static Placed tried(Sheet sheet, List<Wanted> wanted, CodePrint print) {
+        List<Box> free = free(sheet, print);
+        List<Box> wholes = wanted.stream().map(each -> sheet.mm(each.whole())).toList();
+        List<List<Candidate>> candidates = new ArrayList<>();
+        for (int i = 0; i < wanted.size(); i++) {
+            candidates.add(candidates(sheet, sheet.mm(wanted.get(i).first()), wholes, i, free));
+        }
+        List<Integer> order = new ArrayList<>();
+        for (int i = 0; i < wanted.size(); i++) {
+            order.add(i);
+        }
+        // Who has fewest places chooses first.
+        order.sort(Comparator.comparingInt(i -> candidates.get(i).size()));
+        Candidate[] chosen = new Candidate[wanted.size()];
+        for (int i : order) {
+            chosen[i] = candidates.get(i).stream()
+                    .filter(candidate -> isClearOf(candidate, chosen, sheet))
+                    .findFirst()
+                    .orElse(null);
+        }
+        List<Optional<Place>> places = new ArrayList<>();
+        for (Candidate candidate : chosen) {
+            places.add(Optional.ofNullable(candidate)
+                    .map(found -> new Place(area(sheet, found.box()), found.hairline())));
+        }
+        return new Placed(print, places);
+    }
+
+    private static boolean isClearOf(Candidate candidate, Candidate[] chosen, Sheet sheet) {
+        for (Candidate other : chosen) {
+            if (other != null
+                    && (candidate.box().gap(other.box()) < CLEAR_MM
+                            || crosses(candidate.hairline(), other.box(), sheet)
+                            || crosses(other.hairline(), candidate.box(), sheet))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean crosses(Hairline line, Box box, Sheet sheet) {
+        if (line == null) {
+            return false;
+        }
+        double length = Math.hypot(
+                (line.toX() - line.fromX()) * sheet.widthMm(), (line.toY() - line.fromY()) * sheet.heightMm());
+        int steps = (int) Math.ceil(length / HAIRLINE_MM);
+        for (int i = 0; i <= steps; i++) {
+            double at = (double) i / Math.max(1, steps);
+            Box point = new Box(
+                    (line.fromX() + at * (line.toX() - line.fromX())) * sheet.widthMm(),
+                    (line.fromY() + at * (line.toY() - line.fromY())) * sheet.heightMm(),
+                    0,
+                    0);
+            if (point.gap(box) < HAIRLINE_MM) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static List<Box> free(Sheet sheet, CodePrint print) {
+        List<Box> free = new ArrayList<>();
+        double edge = EDGE_MM - print.quietZoneMm();
+        double side = print.sideMm();
+        for (double top = edge; top + side <= sheet.heightMm() - edge; top += STEP_MM) {
+            for (double left = edge; left + side <= sheet.widthMm() - edge; left += STEP_MM) {
+                if (sheet.isFree(left, top, side)) {
+                    free.add(new Box(left, top, side, side));
+                }
+            }
+            // The right margin to its very edge.
+            double last = sheet.widthMm() - edge - side;
+            if (last > edge && sheet.isFree(last, top, side)) {
+                free.add(new Box(last, top, side, side));
+            }
+        }
+        return free;
+    }
+
+    /** Best first. */
+    private static List<Candidate> candidates(Sheet sheet, Box first, List<Box> wholes, int own, List<Box> free) {
+        List<Candidate> candidates = new ArrayList<>();
+        for (Box box : free) {
+            double distance = box.gap(wholes.get(own));
+            if (distance > FARTHEST_MM) {
+                continue;
+            }
+            double cost = cost(sheet, box, first, wholes, own);
+            boolean beside = isBeside(sheet, box, wholes.get(own), wholes, own);
+            if (!beside && isAtAnother(box, wholes, own)) {
+                continue;
+            }
+            Hairline hairline = beside ? null : hairline(sheet, box, first, wholes, own);
+            if (beside || hairline != null) {
+                candidates.add(new Candidate(box, cost + (beside ? 0 : NEEDS_HAIRLINE), hairline));
+            }
+        }
+        candidates.sort(Comparator.comparingDouble(Candidate::cost));
+        return candidates;
+    }
+
+    private static double cost(Sheet sheet, Box box, Box first, List<Box> wholes, int own) {
+        Box whole = wholes.get(own);
+        double toOwn = box.gap(whole);
+        // Its top beside that of the first row: where one begins to read.
+        double offset = Math.abs(box.y() - first.y());
+        // Codes of a column of text stand in a column of their own, to its right.
+        double aside = Math.abs(box.x() - rightOfColumn(wholes, whole) - FROM_TEXT_MM);
+        double cost = OUT_OF_COLUMN * aside + (box.y() < first.y() ? ABOVE : 1) * offset + NEARNESS * toOwn;
+        cost += box.right() <= whole.x() ? LEFT_OF_TEXT : 0;
+        for (int i = 0; i < wholes.size(); i++) {
+            if (i != own && box.gap(wholes.get(i)) + 1 < toOwn) {
+                cost += NEARER_TO_ANOTHER;
+            }
+        }
+        return cost;
+    }
+
+    private static double rightOfColumn(List<Box> wholes, Box one) {
+        return wholes.stream()
+                .filter(other -> other.x() < one.right() && one.x() < other.right())
+                .mapToDouble(Box::right)
+                .max()
+                .orElse(one.right());
+    }
+
+    /** Whether it is seen without a line whose code it is: on the question's height, near, and nothing of another one between. */
+    private static boolean isBeside(Sheet sheet, Box box, Box whole, List<Box> wholes, int own) {
+        double middle = box.y() + box.h() / 2;
+        boolean onItsHeight = middle >= whole.y() - 2 && middle <= whole.bottom() + 2;
+        boolean rightUnder = box.gapY(whole) <= 2 && box.gapX(whole) == 0;
+        if (!onItsHeight && !rightUnder) {
+            return false;
+        }
+        double between = whole.gapX(box);
+        double from = Math.min(whole.right(), box.right());
+        double to = Math.max(whole.x(), box.x());
+        boolean nothingBetween = between == 0
+                || sheet.ink().isFree(sheet.share(from + 0.2, middle - 1, Math.max(0.1, to - from - 0.4), 2));
+        boolean nearest = true;
+        for (int i = 0; i < wholes.size(); i++) {
+            nearest &= i == own || box.gap(wholes.get(i)) + 1 >= box.gap(whole);
+        }
+        // In the margin, on the same height with nothing between, a code may be farther away.
+        return nearest && nothingBetween && (between <= BESIDE_MM || onItsHeight);
+    }
+
+    /** Whether it would be taken for another question's code, whatever line leads to it. */
+    private static boolean isAtAnother(Box box, List<Box> wholes, int own) {
+        double middle = box.y() + box.h() / 2;
+        for (int i = 0; i < wholes.size(); i++) {
+            Box other = wholes.get(i);
+            boolean onItsHeight = middle >= other.y() && middle <= other.bottom();
+            if (i != own && onItsHeight && box.gapX(other) <= BESIDE_MM) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** From the code to the end or the start of the question's first row; null where that would cross ink. */
+    private static Hairline hairline(Sheet sheet, Box box, Box first, List<Box> wholes, int own) {
+        double toY = first.y() + first.h() / 2;
+        boolean codeIsRight = box.x() + box.w() / 2 > first.right();
+        double[][] ends = {
+            {codeIsRight ? first.right() + FROM_TEXT_MM : first.x() - FROM_TEXT_MM, toY},
+            {codeIsRight ? first.x() - FROM_TEXT_MM : first.right() + FROM_TEXT_MM, toY}
+        };
+        for (double[] end : ends) {
+            double fromX = Math.max(box.x(), Math.min(box.right(), end[0]));
+            double fromY = Math.max(box.y(), Math.min(box.bottom(), end[1]));
+            Hairline line = new Hairline(
+                    fromX / sheet.widthMm(),
+                    fromY / sheet.heightMm(),
+                    end[0] / sheet.widthMm(),
+                    end[1] / sheet.heightMm());
+            boolean through = false;
+            for (int i = 0; i < wholes.size(); i++) {
+                through |= i != own && crosses(line, wholes.get(i), sheet);
+            }
+            if (!through && isFreeAlong(sheet, fromX, fromY, end[0], end[1])) {
+                return line;
+            }
+        }
+        return null;
+    }
+
+    private static boolean isFreeAlong(Sheet sheet, double fromX, double fromY, double toX, double toY) {
+        double length = Math.hypot(toX - fromX, toY - fromY);
+        int steps = (int) Math.ceil(length / HAIRLINE_MM);
+        for (int i = 0; i <= steps; i++) {
+            double at = (double) i / Math.max(1, steps);
+            double x = fromX + at * (toX - fromX);
+            double y = fromY + at * (toY - fromY);
+            if (x < 0 || y < 0 || x > sheet.widthMm() || y > sheet.heightMm()) {
+                return false;
+            }
+            if (!sheet.ink().isFree(sheet.share(x - LANE_MM, y - LANE_MM, 2 * LANE_MM, 2 * LANE_MM))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static Area area(Sheet sheet, Box box) {
+        return sheet.share(box.x(), box.y(), box.w(), box.h());
+    }
+}

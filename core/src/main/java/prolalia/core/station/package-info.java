@@ -1,0 +1,2 @@
+/** Who is at which station when. */
+package prolalia.core.station;
