@@ -107,6 +107,7 @@ class BodyGuard extends HttpFilter {
         return STRANGERS_PAGES.contains(path)
                 || path.startsWith("/l/")
                 || path.startsWith("/e/")
+                || path.startsWith("/c/")
                 || path.startsWith("/phone/")
                 || path.startsWith("/password/")
                 || path.startsWith("/door/");

@@ -18,32 +18,45 @@ import prolalia.app.classroom.DoorService.Tried;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.sharing.CodeLinks;
 import prolalia.core.classroom.KeyPicture;
 
 /** The door of a class: a child finds herself, and presses her key. Nothing of it has to be read. */
 @Controller
 class DoorController {
     private final DoorService doors;
+    private final CodeLinks codes;
     private final StudentSignIns signIns;
     private final DoorWay way;
     private final MediaResponses media;
     private final Messages messages;
 
-    DoorController(DoorService doors, StudentSignIns signIns, DoorWay way, MediaResponses media, Messages messages) {
+    DoorController(
+            DoorService doors,
+            CodeLinks codes,
+            StudentSignIns signIns,
+            DoorWay way,
+            MediaResponses media,
+            Messages messages) {
         this.way = way;
         this.doors = doors;
+        this.codes = codes;
         this.signIns = signIns;
         this.media = media;
         this.messages = messages;
     }
 
-    /** Where a door's word is typed. */
+    /** Where the word of a door is typed, or that of a code. */
     @GetMapping("/door")
     String word(@RequestParam(defaultValue = "") String word, HttpServletRequest request, Model model) {
         if (!word.isBlank()) {
             var door = doors.ofWord(word, request.getRemoteAddr());
             if (door.isPresent()) {
                 return "redirect:/door/" + door.get().token();
+            }
+            var code = codes.typed(word, request.getRemoteAddr());
+            if (code.isPresent()) {
+                return "redirect:" + code.get();
             }
         }
         model.addAttribute("word", word);

@@ -56,6 +56,20 @@ public record OnlineUrls(String base, boolean counted, Function<String, String> 
         return counted ? base + "/hints/" : null;
     }
 
+    private boolean isCode() {
+        return base.startsWith(PlayerService.Way.CODE.path());
+    }
+
+    @Override
+    public String listened() {
+        return isCode() ? base + "/heard/" : null;
+    }
+
+    @Override
+    public String keeper() {
+        return isCode() ? base + "/keeper.js" : null;
+    }
+
     @Override
     public boolean inOneFile() {
         return false;

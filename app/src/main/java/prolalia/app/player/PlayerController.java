@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.player.PlayerService.Way;
 import prolalia.app.player.PlayerService.WithdrawnException;
 import prolalia.app.school.SchoolAddress;
 import prolalia.core.align.WordTimes.Word;
@@ -37,54 +39,81 @@ class PlayerController {
         this.files = files;
     }
 
-    @GetMapping({"/l/{token}", "/e/{token}"})
+    @GetMapping({"/l/{token}", "/e/{token}", "/c/{token}"})
     ResponseEntity<String> first(@PathVariable String token, HttpServletRequest request) {
+        if (Way.of(request.getRequestURI()) == Way.CODE) {
+            player.scanned(token);
+        }
         return page(token, 1, request);
     }
 
-    @GetMapping({"/l/{token}/{number:[0-9]{1,4}}", "/e/{token}/{number:[0-9]{1,4}}"})
+    @GetMapping({"/l/{token}/{number:[0-9]{1,4}}", "/e/{token}/{number:[0-9]{1,4}}", "/c/{token}/{number:[0-9]{1,4}}"})
     ResponseEntity<String> page(@PathVariable String token, @PathVariable int number, HttpServletRequest request) {
-        boolean inFrame = request.getRequestURI().startsWith("/e/");
+        Way way = Way.of(request.getRequestURI());
         // The teacher may change the lesson at any time, and take the link back.
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .contentType(HTML)
-                .body(player.page(token, number, addresses.address(request).base(), inFrame));
+                .body(player.page(token, number, addresses.address(request).base(), way));
+    }
+
+    /** A code is printed in capitals, which make it smaller. */
+    @GetMapping("/C/{token}")
+    String scanned(@PathVariable String token) {
+        return "redirect:/c/" + token;
+    }
+
+    /** Keeps the page, and what is heard on it, in the browser: opened once, it plays again without the network. */
+    @GetMapping("/c/{token}/keeper.js")
+    ResponseEntity<Resource> keeper(@PathVariable String token) {
+        player.open(token);
+        return ResponseEntity.ok()
+                .contentType(new MediaType("text", "javascript", StandardCharsets.UTF_8))
+                .cacheControl(CacheControl.noCache())
+                .header("Service-Worker-Allowed", "/c/" + token)
+                .body(new ClassPathResource("static/assets/player/code-keeper.js"));
+    }
+
+    /** Counts that something was listened to. @param percent how far */
+    @PostMapping("/c/{token}/heard/{percent:[0-9]{1,3}}")
+    ResponseEntity<Void> heard(@PathVariable String token, @PathVariable int percent) {
+        player.heard(token, percent);
+        return ResponseEntity.noContent().build();
     }
 
     /** Counts a hint that a child asked for. */
-    @PostMapping({"/l/{token}/hints/{lineId}", "/e/{token}/hints/{lineId}"})
+    @PostMapping({"/l/{token}/hints/{lineId}", "/e/{token}/hints/{lineId}", "/c/{token}/hints/{lineId}"})
     ResponseEntity<Void> hint(@PathVariable String token, @PathVariable String lineId) {
         player.asked(token, lineId);
         return ResponseEntity.noContent().build();
     }
 
-    @GetMapping({"/l/{token}/sound/{hash}.mp3", "/e/{token}/sound/{hash}.mp3"})
+    @GetMapping({"/l/{token}/sound/{hash}.mp3", "/e/{token}/sound/{hash}.mp3", "/c/{token}/sound/{hash}.mp3"})
     ResponseEntity<Resource> sound(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         return files.sound(player.open(token).lesson(), hash, request);
     }
 
-    @GetMapping({"/l/{token}/picture/{hash}", "/e/{token}/picture/{hash}"})
+    @GetMapping({"/l/{token}/picture/{hash}", "/e/{token}/picture/{hash}", "/c/{token}/picture/{hash}"})
     ResponseEntity<Resource> picture(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         return files.picture(player.open(token).lesson(), hash, request);
     }
 
     /** When the words of a line are said. */
-    @GetMapping({"/l/{token}/words/{lineId}", "/e/{token}/words/{lineId}"})
+    @GetMapping({"/l/{token}/words/{lineId}", "/e/{token}/words/{lineId}", "/c/{token}/words/{lineId}"})
     @ResponseBody
     List<Word> words(@PathVariable String token, @PathVariable String lineId) {
         return player.words(token, lineId);
     }
 
     /** The same as captions that players of any make understand. */
-    @GetMapping({"/l/{token}/words/{lineId}.vtt", "/e/{token}/words/{lineId}.vtt"})
+    @GetMapping({"/l/{token}/words/{lineId}.vtt", "/e/{token}/words/{lineId}.vtt", "/c/{token}/words/{lineId}.vtt"})
     ResponseEntity<String> captions(@PathVariable String token, @PathVariable String lineId) {
         return ResponseEntity.ok().contentType(WEB_VTT).body(WebVtt.ofLine(player.words(token, lineId)));
     }
 
-    @GetMapping({"/l/{token}/thing/{hash}", "/e/{token}/thing/{hash}"})
+    @GetMapping({"/l/{token}/thing/{hash}", "/e/{token}/thing/{hash}", "/c/{token}/thing/{hash}"})
     ResponseEntity<Resource> thing(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         return files.thing(player.open(token).lessonId(), hash, request);

@@ -3,6 +3,7 @@ package prolalia.app.player;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
@@ -10,7 +11,9 @@ import org.springframework.web.util.UriUtils;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.sharing.Link;
 import prolalia.app.sharing.LinkService;
+import prolalia.app.sharing.LinkUse;
 import prolalia.app.stage.StageService;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LineKind;
@@ -38,6 +41,7 @@ public class PlayerService {
             Math.min(32L << 20, Runtime.getRuntime().maxMemory() / 16);
 
     private final LinkService links;
+    private final LinkUse use;
     private final LessonStore lessonStore;
     private final PublishedLessons given;
     private final StageService stages;
@@ -57,12 +61,14 @@ public class PlayerService {
 
     PlayerService(
             LinkService links,
+            LinkUse use,
             LessonStore lessonStore,
             PublishedLessons given,
             StageService stages,
             StudentFiles files,
             ResourceUrlProvider assets) {
         this.links = links;
+        this.use = use;
         this.lessonStore = lessonStore;
         this.given = given;
         this.stages = stages;
@@ -73,8 +79,43 @@ public class PlayerService {
     /** The teacher took the link back. */
     static final class WithdrawnException extends RuntimeException {}
 
-    /** A lesson as it was at one time. */
-    public record Revision(String lessonId, long number) {}
+    /** How somebody comes to a lesson. */
+    enum Way {
+        LINK("/l/"),
+        /** Within a page elsewhere. */
+        FRAME("/e/"),
+        /** A scanned or typed code. */
+        CODE("/c/");
+
+        private final String path;
+
+        Way(String path) {
+            this.path = path;
+        }
+
+        String path() {
+            return path;
+        }
+
+        static Way of(String path) {
+            return Arrays.stream(values())
+                    .filter(way -> path.startsWith(way.path))
+                    .findFirst()
+                    .orElse(LINK);
+        }
+    }
+
+    /**
+     * A lesson as it was at one time.
+     *
+     * @param pageId of which alone something is met; null: of all
+     * @param lineId that alone is met, with what belongs to it; null: all
+     */
+    public record Revision(String lessonId, long number, String pageId, String lineId) {
+        public Revision(String lessonId, long number) {
+            this(lessonId, number, null, null);
+        }
+    }
 
     /** A lesson that a link leads to. */
     public record Opened(Revision revision, PublishedLesson lesson, List<StudentPage> pages) {
@@ -90,8 +131,8 @@ public class PlayerService {
         }
     }
 
-    /** @param server its address as others reach it @param inFrame whether it stands within a page elsewhere */
-    private record PageOf(Revision revision, String token, int number, String server, boolean inFrame) {}
+    /** @param server its address as others reach it */
+    private record PageOf(Revision revision, String token, int number, String server, Way way) {}
 
     private record LineOf(Revision revision, String lineId) {}
 
@@ -104,7 +145,8 @@ public class PlayerService {
         if (target.removed()) {
             throw new NotFoundException("removed lesson");
         }
-        return open(target.lessonId(), target.revision());
+        Link link = target.link();
+        return opened.get(new Revision(target.lessonId(), target.revision(), link.pageId(), link.lineId()), this::read);
     }
 
     /** A lesson as it is at a revision. */
@@ -115,28 +157,33 @@ public class PlayerService {
     private Opened read(Revision revision) {
         LessonSummary summary =
                 lessonStore.lesson(revision.lessonId()).orElseThrow(() -> new NotFoundException("removed lesson"));
-        PublishedLesson lesson = given.of(summary);
+        PublishedLesson whole = given.of(summary);
+        PublishedLesson lesson = revision.lineId() != null
+                ? whole.onlyLine(revision.lineId())
+                : revision.pageId() != null ? whole.onlyPage(revision.pageId()) : whole;
+        if (lesson.pages().isEmpty() && !whole.pages().isEmpty()) {
+            throw new NotFoundException("removed page");
+        }
         return new Opened(revision, lesson, StudentPages.of(lesson));
     }
 
     /**
      * @param number of the page, from 1
      * @param server this server's address as others reach it
-     * @param inFrame whether it stands within a page elsewhere
      */
-    String page(String token, int number, String server, boolean inFrame) {
+    String page(String token, int number, String server, Way way) {
         Opened lesson = open(token);
-        return written.get(new PageOf(lesson.revision(), token, number, server, inFrame), page -> write(lesson, page));
+        return written.get(new PageOf(lesson.revision(), token, number, server, way), page -> write(lesson, page));
     }
 
     private String write(Opened opened, PageOf page) {
-        String base = (page.inFrame() ? "/e/" : "/l/") + page.token();
+        String base = page.way().path + page.token();
         return write(
                 opened.lesson(),
                 opened.pages(),
                 page.number(),
                 new OnlineUrls(base, true, files.knownTimes(opened.lesson()), assets),
-                page.inFrame() ? null : sharing(page, opened.lesson()));
+                page.way() == Way.LINK ? sharing(page, opened.lesson()) : null);
     }
 
     private static Sharing sharing(PageOf page, PublishedLesson lesson) {
@@ -197,6 +244,18 @@ public class PlayerService {
     List<Word> words(String token, String lineId) {
         Opened lesson = open(token);
         return times.get(new LineOf(lesson.revision(), lineId), line -> files.words(lesson.lesson(), lineId));
+    }
+
+    /** Somebody came by a code. */
+    void scanned(String token) {
+        open(token);
+        use.scanned(token);
+    }
+
+    /** Something was listened to at a code, so far. */
+    void heard(String token, int percent) {
+        open(token);
+        use.heard(token, percent);
     }
 
     /** A child asked for a hint of a lesson. */

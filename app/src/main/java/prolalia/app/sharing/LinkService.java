@@ -13,8 +13,6 @@ import prolalia.app.lesson.Right;
 import prolalia.app.platform.Ids;
 import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
-import prolalia.app.sharing.LinkStore.Link;
-import prolalia.app.sharing.LinkStore.Purpose;
 
 /** Links to lessons. They are made when somebody asks for one, never because somebody looks. */
 @Service
@@ -40,7 +38,11 @@ public class LinkService {
      * @param withdrawn whether the teacher took the link back, or it has ended
      * @param removed whether she removed the lesson
      */
-    public record Target(String lessonId, long revision, boolean withdrawn, boolean removed) {}
+    public record Target(Link link, long revision, boolean withdrawn, boolean removed) {
+        public String lessonId() {
+            return link.lessonId();
+        }
+    }
 
     /**
      * Whether students can come in.
@@ -73,7 +75,7 @@ public class LinkService {
     }
 
     Given given(Teacher teacher, String lessonId) {
-        Optional<Link> newest = links.newest(toGiveOut(teacher, lessonId), Purpose.GIVEN);
+        Optional<Link> newest = links.newest(toGiveOut(teacher, lessonId), LinkPurpose.GIVEN);
         boolean withdrawn = newest.map(Link::withdrawn).orElse(false);
         return new Given(withdrawn ? null : newest.map(Link::token).orElse(null), withdrawn);
     }
@@ -82,7 +84,7 @@ public class LinkService {
     @Transactional
     public String give(Teacher teacher, String lessonId) {
         LessonRef lesson = toGiveOut(teacher, lessonId);
-        return links.newest(lesson, Purpose.GIVEN)
+        return links.newest(lesson, LinkPurpose.GIVEN)
                 .filter(link -> !link.withdrawn())
                 .map(Link::token)
                 .orElseGet(() -> add(teacher, lesson));
@@ -92,14 +94,14 @@ public class LinkService {
     @Transactional
     public void withdraw(Teacher teacher, String lessonId) {
         LessonRef lesson = toGiveOut(teacher, lessonId);
-        links.withdrawAll(lesson, Purpose.GIVEN, clock.millis());
+        links.withdrawAll(lesson, LinkPurpose.GIVEN, clock.millis());
         audit.note(teacher.id(), Deed.LINK_WITHDRAWN, lesson.summary().title());
     }
 
     /** The link that was withdrawn last leads here again, and so does each code that was printed of it. */
     @Transactional
     public void open(Teacher teacher, String lessonId) {
-        links.newest(toGiveOut(teacher, lessonId), Purpose.GIVEN)
+        links.newest(toGiveOut(teacher, lessonId), LinkPurpose.GIVEN)
                 .map(Link::token)
                 .ifPresent(links::open);
     }
@@ -118,7 +120,7 @@ public class LinkService {
     private String add(Teacher teacher, LessonRef lesson) {
         audit.note(teacher.id(), Deed.LINK_GIVEN, lesson.summary().title());
         String token = Ids.newToken();
-        links.add(lesson, Purpose.GIVEN, token, clock.millis());
+        links.add(lesson, LinkPurpose.GIVEN, token, clock.millis());
         return token;
     }
 }

@@ -3,16 +3,20 @@ package prolalia.app.sharing;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINK;
 
-import java.util.Locale;
+import java.util.Collection;
+import java.util.List;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.lesson.LessonRef;
+import prolalia.app.platform.db.tables.records.LinkRecord;
 
 @Repository
 class LinkStore {
+    private static final String HOLDS = "holds";
+
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -21,77 +25,118 @@ class LinkStore {
         this.looking = looking;
     }
 
-    /** What a link is made for. */
-    enum Purpose {
-        /** Given to students. */
-        GIVEN;
-
-        private String stored() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-    }
-
-    /** A link, withdrawn or not. */
-    record Link(String token, boolean withdrawn) {}
-
     /** Where a token leads now. */
     Optional<LinkService.Target> target(String token, long now) {
-        return looking.select(LINK.LESSON_ID, LESSON.REVISION, LESSON.REMOVED_AT, holds(now))
+        return looking.select(LINK.fields())
+                .select(LESSON.REVISION, LESSON.REMOVED_AT, holds(now).as(HOLDS))
                 .from(LINK)
                 .join(LESSON)
                 .on(LESSON.ID.eq(LINK.LESSON_ID))
                 .where(LINK.TOKEN.eq(token))
                 .fetchOptional(row -> new LinkService.Target(
-                        row.get(LINK.LESSON_ID),
+                        link(row.into(LINK)),
                         row.get(LESSON.REVISION),
-                        !row.value4(),
+                        !row.get(HOLDS, Boolean.class),
                         row.get(LESSON.REMOVED_AT) != null));
+    }
+
+    private static Link link(LinkRecord row) {
+        return new Link(
+                row.getToken(),
+                LinkPurpose.of(row.getPurpose()),
+                row.getLessonId(),
+                row.getPageId(),
+                row.getLineId(),
+                row.getTyped(),
+                row.getEndsAt(),
+                row.getWithdrawnAt() != null,
+                row.getPrintedBase());
     }
 
     private static Condition holds(long now) {
         return LINK.WITHDRAWN_AT.isNull().and(LINK.ENDS_AT.isNull().or(LINK.ENDS_AT.gt(now)));
     }
 
-    /** The newest link of all that holds. */
+    /** The newest link of all that holds and leads to a whole lesson. */
     Optional<String> newestToken() {
         return looking.select(LINK.TOKEN)
                 .from(LINK)
-                .where(LINK.WITHDRAWN_AT.isNull())
+                .where(LINK.WITHDRAWN_AT.isNull(), LINK.PURPOSE.eq(LinkPurpose.GIVEN.stored()))
                 .orderBy(LINK.MADE_AT.desc())
                 .limit(1)
                 .fetchOptional(LINK.TOKEN);
     }
 
     /** The lesson's newest link for something; one that holds before one that was withdrawn. */
-    Optional<Link> newest(LessonRef lesson, Purpose purpose) {
+    Optional<Link> newest(LessonRef lesson, LinkPurpose purpose) {
         return looking.selectFrom(LINK)
                 .where(LINK.LESSON_ID.eq(lesson.id()), LINK.PURPOSE.eq(purpose.stored()))
                 .orderBy(LINK.WITHDRAWN_AT.isNull().desc(), LINK.WITHDRAWN_AT.desc(), LINK.MADE_AT.desc())
                 .limit(1)
-                .fetchOptional(row -> new Link(row.getToken(), row.getWithdrawnAt() != null));
+                .fetchOptional(LinkStore::link);
     }
 
-    void add(LessonRef lesson, Purpose purpose, String token, long now) {
+    /** All codes of a lesson, also those that were withdrawn; the oldest first. */
+    List<Link> codes(String lessonId) {
+        return looking.selectFrom(LINK)
+                .where(LINK.LESSON_ID.eq(lessonId), LINK.PURPOSE.ne(LinkPurpose.GIVEN.stored()))
+                .orderBy(LINK.MADE_AT, LINK.TOKEN)
+                .fetch(LinkStore::link);
+    }
+
+    Optional<Link> byTyped(String typed) {
+        return looking.selectFrom(LINK).where(LINK.TYPED.eq(typed)).fetchOptional(LinkStore::link);
+    }
+
+    void add(LessonRef lesson, LinkPurpose purpose, String token, long now) {
+        add(new Link(token, purpose, lesson.id(), null, null, null, null, false, null), now);
+    }
+
+    void add(Link link, long now) {
         writing.insertInto(LINK)
-                .set(LINK.TOKEN, token)
-                .set(LINK.PURPOSE, purpose.stored())
-                .set(LINK.LESSON_ID, lesson.id())
+                .set(LINK.TOKEN, link.token())
+                .set(LINK.PURPOSE, link.purpose().stored())
+                .set(LINK.LESSON_ID, link.lessonId())
+                .set(LINK.PAGE_ID, link.pageId())
+                .set(LINK.LINE_ID, link.lineId())
+                .set(LINK.TYPED, link.typed())
+                .set(LINK.ENDS_AT, link.endsAt())
                 .set(LINK.MADE_AT, now)
                 .execute();
     }
 
-    void withdrawAll(LessonRef lesson, Purpose purpose, long now) {
+    void withdrawAll(LessonRef lesson, LinkPurpose purpose, long now) {
         writing.update(LINK)
                 .set(LINK.WITHDRAWN_AT, now)
                 .where(LINK.LESSON_ID.eq(lesson.id()), LINK.PURPOSE.eq(purpose.stored()), LINK.WITHDRAWN_AT.isNull())
                 .execute();
     }
 
+    /** @param now when it is withdrawn; null: it leads where it led */
+    void setWithdrawn(Collection<String> tokens, Long now) {
+        writing.update(LINK)
+                .set(LINK.WITHDRAWN_AT, now)
+                .where(LINK.TOKEN.in(tokens))
+                .execute();
+    }
+
+    /** @param endsAt null: they don't end by themselves */
+    void setEnd(Collection<String> tokens, Long endsAt) {
+        writing.update(LINK)
+                .set(LINK.ENDS_AT, endsAt)
+                .where(LINK.TOKEN.in(tokens))
+                .execute();
+    }
+
+    void setPrinted(Collection<String> tokens, String base) {
+        writing.update(LINK)
+                .set(LINK.PRINTED_BASE, base)
+                .where(LINK.TOKEN.in(tokens))
+                .execute();
+    }
+
     /** A link that was withdrawn leads where it led. */
     void open(String token) {
-        writing.update(LINK)
-                .setNull(LINK.WITHDRAWN_AT)
-                .where(LINK.TOKEN.eq(token))
-                .execute();
+        setWithdrawn(List.of(token), null);
     }
 }

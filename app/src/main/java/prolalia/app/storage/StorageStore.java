@@ -102,6 +102,8 @@ class StorageStore {
         for (String table : List.of("split_line", "paper_sound", "hint_asked", "prompt_line", "heard_line")) {
             writing.execute("DELETE FROM " + table + " WHERE line_id IN " + lines);
         }
+        forgetLinks("line_id IN " + lines);
+        writing.execute("UPDATE rotation SET signal_line_id = NULL WHERE signal_line_id IN " + lines);
         writing.execute("DELETE FROM recording WHERE purpose = 'line' AND target_id IN " + lines);
         int deleted = writing.execute("DELETE FROM line WHERE id IN " + lines);
         writing.execute("UPDATE recording SET raw_hash = NULL WHERE state IN ('refused', 'discarded') AND changed_at < "
@@ -179,6 +181,7 @@ class StorageStore {
         writing.execute("UPDATE batch_file SET page_id = NULL WHERE page_id IN " + empty);
         writing.execute("UPDATE long_recording SET page_id = NULL WHERE page_id IN " + empty);
         writing.execute("DELETE FROM page_source WHERE page_id IN " + empty);
+        forgetLinks("page_id IN " + empty);
         writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM stage_version WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM page WHERE id IN " + empty);
@@ -204,13 +207,20 @@ class StorageStore {
             writing.execute("DELETE FROM " + table + " WHERE assignment_id IN " + given);
         }
         writing.execute("DELETE FROM assignment WHERE lesson_id IN " + empty);
+        forgetLinks("lesson_id IN " + empty);
         for (String table :
-                List.of("on_desk", "link", "lesson_member", "lesson_settings", "script_change", "stage_picture")) {
+                List.of("on_desk", "rotation", "lesson_member", "lesson_settings", "script_change", "stage_picture")) {
             writing.execute("DELETE FROM " + table + " WHERE lesson_id IN " + empty);
         }
         writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM stage_version WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM lesson WHERE id IN " + empty);
+    }
+
+    /** @param which a condition on rows of links */
+    private void forgetLinks(String which) {
+        writing.execute("DELETE FROM link_use WHERE token IN (SELECT token FROM link WHERE " + which + ")");
+        writing.execute("DELETE FROM link WHERE " + which);
     }
 
     /** What is wrong with the database itself; empty when it is whole. */

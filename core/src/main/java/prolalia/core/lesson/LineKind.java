@@ -23,4 +23,12 @@ public enum LineKind {
             case HINT, PRAISE, CORRECTION, NOTE -> false;
         };
     }
+
+    /** Whether it is part of the question before it. */
+    public boolean belongsToQuestion() {
+        return switch (this) {
+            case CHOICE, HINT, PRAISE, CORRECTION -> true;
+            case DIRECTION, PASSAGE, QUESTION, LABEL, NOTE -> false;
+        };
+    }
 }

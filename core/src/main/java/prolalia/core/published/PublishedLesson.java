@@ -1,13 +1,16 @@
 package prolalia.core.published;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
+import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.marking.Asked;
@@ -129,6 +132,57 @@ public record PublishedLesson(
                                 .toList(),
                         every,
                         prompts);
+    }
+
+    /** One page of it alone, with what stands on it, but no way to another page. */
+    public PublishedLesson onlyPage(String pageId) {
+        PublishedLesson one = new PublishedLesson(
+                title,
+                settings,
+                pages.stream().filter(page -> page.id().equals(pageId)).toList(),
+                every,
+                prompts);
+        return one.withPages(page -> new PublishedPage(
+                page.id(),
+                page.picture(),
+                page.lines(),
+                new Placed(
+                        one.withoutDangling(page.placed().things()),
+                        page.placed().manner()),
+                page.title()));
+    }
+
+    /** One line of it alone; of a question, all that belongs to it: choices, hints, praise and correction. Its page isn't seen. */
+    public PublishedLesson onlyLine(String lineId) {
+        PublishedLesson one = onlyPage(pages.stream()
+                .filter(page ->
+                        page.lines().stream().anyMatch(line -> line.line().id().equals(lineId)))
+                .map(PublishedPage::id)
+                .findFirst()
+                .orElse(""));
+        return new PublishedLesson(title, settings, one.pages(), Placed.NOTHING, prompts)
+                .withPages(page -> new PublishedPage(
+                        page.id(), null, together(page.lines(), lineId), Placed.NOTHING, page.title()));
+    }
+
+    private static List<PublishedLine> together(List<PublishedLine> lines, String lineId) {
+        List<PublishedLine> together = new ArrayList<>();
+        for (PublishedLine line : lines) {
+            if (line.line().id().equals(lineId)) {
+                together.add(line);
+            } else if (!together.isEmpty()) {
+                if (together.get(0).line().kind() != LineKind.QUESTION
+                        || !line.line().kind().belongsToQuestion()) {
+                    break;
+                }
+                together.add(line);
+            }
+        }
+        return together;
+    }
+
+    private PublishedLesson withPages(UnaryOperator<PublishedPage> change) {
+        return new PublishedLesson(title, settings, pages.stream().map(change).toList(), every, prompts);
     }
 
     public Optional<PublishedLine> line(String lineId) {

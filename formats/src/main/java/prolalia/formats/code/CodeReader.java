@@ -12,6 +12,7 @@ import com.google.zxing.ResultPoint;
 import com.google.zxing.common.GlobalHistogramBinarizer;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
+import com.google.zxing.qrcode.detector.FinderPattern;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.Rectangle;
@@ -42,8 +43,8 @@ public final class CodeReader {
     private static final List<Double> SCALES = List.of(1.0, 2.0, 3.0);
     private static final int MOST_IN_PART = 40;
 
-    /** From the middles of three finders to the edges of a code: they are 3.5 modules in, and 14 or more apart. */
-    private static final double BEYOND_FINDERS = 0.25;
+    /** From the middle of a finder to the edge of its code (ISO/IEC 18004: a finder is seven modules wide). */
+    private static final double FINDER_IN_MODULES = 3.5;
 
     private static final List<Function<LuminanceSource, Binarizer>> BINARIZERS =
             List.of(HybridBinarizer::new, GlobalHistogramBinarizer::new);
@@ -57,9 +58,10 @@ public final class CodeReader {
      * A code that was found.
      *
      * @param text what it says
-     * @param area where it is, about, in shares of the picture
+     * @param area where it is without its quiet zone, about, in shares of the picture
+     * @param moduleShare how wide a module is, about, by the width of the picture
      */
-    public record Found(String text, Area area) {}
+    public record Found(String text, Area area, double moduleShare) {}
 
     /** The codes of a page of a file that was opened. @param page from 0 */
     public static List<Found> read(Paper paper, int page) throws IOException {
@@ -125,7 +127,7 @@ public final class CodeReader {
         LuminanceSource source = new PlanarYUVLuminanceSource(points, width, height, 0, 0, width, height, false);
         try {
             Result result = new QRCodeReader().decode(new BinaryBitmap(binarizer.apply(source)), HINTS);
-            return new Found(result.getText(), place(result.getResultPoints(), scale, x, y, seen));
+            return found(result, scale, x, y, seen);
         } catch (ReaderException none) {
             return null;
         }
@@ -142,22 +144,27 @@ public final class CodeReader {
         graphics.dispose();
     }
 
-    private static Area place(ResultPoint[] finders, double larger, int x, int y, BufferedImage picture) {
+    private static Found found(Result result, double scale, int x, int y, BufferedImage picture) {
         double left = Double.MAX_VALUE;
         double top = Double.MAX_VALUE;
         double right = 0;
         double bottom = 0;
-        for (ResultPoint point : finders) {
-            left = Math.min(left, point.getX() / larger + x);
-            right = Math.max(right, point.getX() / larger + x);
-            top = Math.min(top, point.getY() / larger + y);
-            bottom = Math.max(bottom, point.getY() / larger + y);
+        double module = 0;
+        for (ResultPoint point : result.getResultPoints()) {
+            left = Math.min(left, point.getX() / scale + x);
+            right = Math.max(right, point.getX() / scale + x);
+            top = Math.min(top, point.getY() / scale + y);
+            bottom = Math.max(bottom, point.getY() / scale + y);
+            if (point instanceof FinderPattern finder) {
+                module = Math.max(module, finder.getEstimatedModuleSize() / scale);
+            }
         }
-        double more = BEYOND_FINDERS * Math.max(right - left, bottom - top);
-        return Area.between(
+        double more = FINDER_IN_MODULES * module;
+        Area area = Area.between(
                 Math.max(0, (left - more) / picture.getWidth()),
                 Math.max(0, (top - more) / picture.getHeight()),
                 Math.min(1, (right + more) / picture.getWidth()),
                 Math.min(1, (bottom + more) / picture.getHeight()));
+        return new Found(result.getText(), area, module / picture.getWidth());
     }
 }

@@ -33,6 +33,16 @@ public interface LessonUrls {
     /** Where it is said that a hint was asked for, up to the id of the line; null when nobody counts. */
     String hintsAsked();
 
+    /** Where it is said how far something was listened to, up to a figure of a hundred; null when nobody counts. */
+    default String listened() {
+        return null;
+    }
+
+    /** Where a script is that keeps the page for when there is no network; null: it isn't kept. */
+    default String keeper() {
+        return null;
+    }
+
     /** Whether all pages are in one file, with one script that is no module. */
     boolean inOneFile();
 }

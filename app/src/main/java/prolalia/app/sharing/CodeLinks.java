@@ -1,0 +1,176 @@
+package prolalia.app.sharing;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import io.github.bucket4j.Bandwidth;
+import io.github.bucket4j.Bucket;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Right;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.school.AuditLog;
+import prolalia.app.school.AuditLog.Deed;
+import prolalia.core.code.TypedCode;
+
+/** The links behind scannable codes: to a page or a line of a lesson, each withdrawn and renewed by itself. */
+@Service
+public class CodeLinks {
+    /** Without letters that are taken for digits. Ten of them are 50 bits: nobody finds one by trying. */
+    private static final String LETTERS = "23456789ABCDEFGHJKLMNPQRSTUVWXYZ";
+
+    private static final int LENGTH = 10;
+    private static final int TRIES_AT_ONCE = 12;
+    private static final int GUESSERS_REMEMBERED = 20_000;
+
+    private final LinkStore links;
+    private final LessonAccess access;
+    private final AuditLog audit;
+    private final Clock clock;
+    private final SecureRandom random = new SecureRandom();
+    private final Cache<String, Bucket> tries = Caffeine.newBuilder()
+            .maximumSize(GUESSERS_REMEMBERED)
+            .expireAfterAccess(Duration.ofHours(1))
+            .build();
+
+    CodeLinks(LinkStore links, LessonAccess access, AuditLog audit, Clock clock) {
+        this.links = links;
+        this.access = access;
+        this.audit = audit;
+        this.clock = clock;
+    }
+
+    /** What a code leads to. @param pageId null: the whole lesson @param lineId null: all of the page */
+    public record Goal(String pageId, String lineId) {}
+
+    /** All codes of a lesson. */
+    public List<Link> of(Teacher teacher, String lessonId) {
+        return links.codes(toGiveOut(teacher, lessonId).id());
+    }
+
+    /** Makes those that aren't there as yet; answers how many. */
+    @Transactional
+    public int make(Teacher teacher, String lessonId, List<Goal> goals, LinkPurpose purpose) {
+        LessonRef lesson = toGiveOut(teacher, lessonId);
+        List<Link> there = links.codes(lesson.id());
+        int made = 0;
+        for (Goal goal : goals) {
+            boolean known = there.stream()
+                    .anyMatch(link ->
+                            !link.withdrawn() && link.purpose() == purpose && link.isTo(goal.pageId(), goal.lineId()));
+            if (!known) {
+                add(lesson, purpose, goal.pageId(), goal.lineId(), null);
+                made++;
+            }
+        }
+        if (made > 0) {
+            audit.note(teacher.id(), Deed.LINK_GIVEN, lesson.summary().title());
+        }
+        return made;
+    }
+
+    private void add(LessonRef lesson, LinkPurpose purpose, String pageId, String lineId, Long endsAt) {
+        String typed;
+        do {
+            typed = TypedCode.any(random::nextInt).words();
+        } while (links.byTyped(typed).isPresent());
+        links.add(
+                new Link(newToken(), purpose, lesson.id(), pageId, lineId, typed, endsAt, false, null), clock.millis());
+    }
+
+    private String newToken() {
+        StringBuilder token = new StringBuilder();
+        for (int i = 0; i < LENGTH; i++) {
+            token.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
+        }
+        return token.toString();
+    }
+
+    /** Nobody comes in by them any more. @param tokens none: all of the lesson */
+    @Transactional
+    public void withdraw(Teacher teacher, String lessonId, List<String> tokens) {
+        links.setWithdrawn(tokens(teacher, lessonId, tokens), clock.millis());
+        audit.note(
+                teacher.id(),
+                Deed.LINK_WITHDRAWN,
+                toGiveOut(teacher, lessonId).summary().title());
+    }
+
+    /** They lead again where they led. */
+    @Transactional
+    public void open(Teacher teacher, String lessonId, List<String> tokens) {
+        links.setWithdrawn(tokens(teacher, lessonId, tokens), null);
+    }
+
+    /** Others in their place, to the same; the old ones stay withdrawn. */
+    @Transactional
+    public void renew(Teacher teacher, String lessonId, List<String> tokens) {
+        LessonRef lesson = toGiveOut(teacher, lessonId);
+        List<String> these = tokens(teacher, lessonId, tokens);
+        for (Link link : links.codes(lesson.id())) {
+            if (these.contains(link.token()) && !link.withdrawn()) {
+                add(lesson, link.purpose(), link.pageId(), link.lineId(), link.endsAt());
+            }
+        }
+        withdraw(teacher, lessonId, these);
+    }
+
+    /** @param endsAt in ms since 1970; null: never */
+    @Transactional
+    public void end(Teacher teacher, String lessonId, List<String> tokens, Long endsAt) {
+        links.setEnd(tokens(teacher, lessonId, tokens), endsAt);
+    }
+
+    /** They were printed with an address of the school. */
+    @Transactional
+    public void printed(Teacher teacher, String lessonId, List<String> tokens, String base) {
+        links.setPrinted(tokens(teacher, lessonId, tokens), base);
+    }
+
+    private List<String> tokens(Teacher teacher, String lessonId, List<String> asked) {
+        List<String> own =
+                new ArrayList<>(of(teacher, lessonId).stream().map(Link::token).toList());
+        if (!own.containsAll(asked)) {
+            throw new NotFoundException("code");
+        }
+        return asked.isEmpty() ? own : asked;
+    }
+
+    /** The path to which a typed code leads; empty when it leads nowhere, or this one has tried too often. @param from who tries */
+    public Optional<String> typed(String text, String from) {
+        Optional<TypedCode> code = TypedCode.typed(text);
+        if (code.isEmpty()) {
+            return Optional.empty();
+        }
+        Bucket bucket = tries.get(
+                from,
+                unseen -> Bucket.builder()
+                        .addLimit(Bandwidth.builder()
+                                .capacity(TRIES_AT_ONCE)
+                                .refillGreedy(1, Duration.ofSeconds(5))
+                                .build())
+                        .build());
+        if (!bucket.tryConsume(1)) {
+            return Optional.empty();
+        }
+        Optional<String> path = links.byTyped(code.get().words()).map(Link::path);
+        path.ifPresent(found -> bucket.addTokens(1));
+        return path;
+    }
+
+    private LessonRef toGiveOut(Teacher teacher, String lessonId) {
+        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
+        if (lesson.isShelf()) {
+            throw new NotFoundException("lesson");
+        }
+        return lesson;
+    }
+}

@@ -1,0 +1,41 @@
+package prolalia.app.sharing;
+
+/**
+ * What leads to a lesson, to one page of it, or to one line.
+ *
+ * @param token that its address ends with
+ * @param pageId null: to all pages
+ * @param lineId null: to all lines
+ * @param typed what is typed in the place of its code; null: nothing
+ * @param endsAt in ms since 1970; null: it doesn't end by itself
+ * @param withdrawn whether somebody took it back
+ * @param printedBase the address of the school with which it was printed last; null: it wasn't
+ */
+public record Link(
+        String token,
+        LinkPurpose purpose,
+        String lessonId,
+        String pageId,
+        String lineId,
+        String typed,
+        Long endsAt,
+        boolean withdrawn,
+        String printedBase) {
+    /** What is after the address of the school. */
+    public String path() {
+        return purpose == LinkPurpose.GIVEN ? "/l/" + token : "/c/" + token;
+    }
+
+    /**
+     * Its address as it is printed: of a code in capitals, which take fewer modules (ISO/IEC 18004, alphanumeric mode). Names of
+     * hosts and schemes are the same in both (RFC 3986, 6.2.2.1); the server takes both for codes.
+     */
+    public String address(String base) {
+        String address = base + path();
+        return purpose == LinkPurpose.GIVEN ? address : address.toUpperCase(java.util.Locale.ROOT);
+    }
+
+    boolean isTo(String page, String line) {
+        return java.util.Objects.equals(pageId, page) && java.util.Objects.equals(lineId, line);
+    }
+}

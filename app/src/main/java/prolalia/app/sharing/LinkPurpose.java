@@ -1,0 +1,21 @@
+package prolalia.app.sharing;
+
+import java.util.Locale;
+
+/** What a link is made for. */
+public enum LinkPurpose {
+    /** Given to students: the whole lesson. */
+    GIVEN,
+    /** A place in the room, reached by its code. */
+    STATION,
+    /** A place on paper, reached by its code. */
+    PAPER;
+
+    String stored() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    static LinkPurpose of(String stored) {
+        return valueOf(stored.toUpperCase(Locale.ROOT));
+    }
+}
