@@ -167,6 +167,7 @@ final class Routes {
             new Route(GET, "/c/{token}", Who.LINK),
             new Route(GET, "/C/{token}", Who.LINK),
             new Route(GET, "/c/{token}/keeper.js", Who.LINK),
+            new Route(GET, "/c/{token}/player.js", Who.LINK),
             new Route(POST, "/c/{token}/heard/{percent}", Who.LINK),
             new Route(POST, "/c/{token}/hints/{lineId}", Who.LINK),
             new Route(GET, "/c/{token}/picture/{hash}", Who.LINK),

@@ -44,6 +44,8 @@ class SecurityConfiguration {
     SecurityFilterChain open(HttpSecurity http) throws Exception {
         return asForAnybody(http.securityMatcher(
                         "/l/**",
+                        "/c/**",
+                        "/C/**",
                         "/phone/**",
                         "/door",
                         "/door/**",

@@ -110,7 +110,7 @@ class CodeController {
     String make(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
-            @RequestParam What what,
+            @RequestParam("made") What what,
             RedirectAttributes said) {
         int made = codes.make(teacher.actor(), id, what);
         said.addFlashAttribute("said", messages.say(made == 0 ? "codes.noneMade" : "codes.made", made));
@@ -218,7 +218,8 @@ class CodeController {
 
     private CodeSheet sheet(SignedInTeacher teacher, LessonView lesson, SheetWish wish, HttpServletRequest request)
             throws MisfitException {
-        return CodeSheet.of(items(teacher, lesson, wish.codes(), request), wish.layout(), wish.grid(), wish.usedUp());
+        return CodeSheet.of(
+                items(teacher, lesson, wish.codes(), request), wish.arrangement(), wish.grid(), wish.usedUp());
     }
 
     private List<Item> items(

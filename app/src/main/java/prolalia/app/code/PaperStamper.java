@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -67,7 +68,10 @@ class PaperStamper {
                 .orElseThrow(() -> new IOException("No paper"));
         List<Code> codes = new ArrayList<>();
         List<String> left = new ArrayList<>();
-        for (Link link : links) {
+        // Of several codes for the same place the newest is printed.
+        Map<String, Link> newest = new LinkedHashMap<>();
+        links.forEach(link -> newest.put(link.pageId() + " " + link.lineId(), link));
+        for (Link link : newest.values()) {
             PageView page = CodeService.view(lesson, link);
             PageSource source = page == null ? null : ofPages.get(page.page().id());
             boolean fits = link.lineId() == null == oneAPage;

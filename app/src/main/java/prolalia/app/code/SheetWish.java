@@ -17,12 +17,12 @@ import prolalia.core.code.SheetPaper;
  * @param codes tokens of those that are printed; none: all
  */
 record SheetWish(
-        SheetPaper paper, Layout layout, LabelSheet labels, Integer start, List<Double> own, List<String> codes) {
+        SheetPaper paper, Layout arrangement, LabelSheet labels, Integer start, List<Double> own, List<String> codes) {
     private static final int MEASURES = 8;
 
     SheetWish {
         paper = paper == null ? SheetPaper.A4 : paper;
-        layout = layout == null ? Layout.GRID : layout;
+        arrangement = arrangement == null ? Layout.GRID : arrangement;
         start = start == null ? 1 : start;
         own = own == null
                 ? List.of()
@@ -31,8 +31,8 @@ record SheetWish(
     }
 
     SheetGrid grid() throws MisfitException {
-        if (layout != Layout.LABELS) {
-            return CodeCard.grid(layout, paper);
+        if (arrangement != Layout.LABELS) {
+            return CodeCard.grid(arrangement, paper);
         }
         if (own.size() == MEASURES) {
             return SheetGrid.measured(
@@ -46,7 +46,7 @@ record SheetWish(
                     own.get(6),
                     own.get(7));
         }
-        return labels == null ? CodeCard.grid(layout, paper) : labels.grid();
+        return labels == null ? CodeCard.grid(arrangement, paper) : labels.grid();
     }
 
     int usedUp() {

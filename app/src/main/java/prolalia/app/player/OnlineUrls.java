@@ -66,6 +66,11 @@ public record OnlineUrls(String base, boolean counted, Function<String, String> 
     }
 
     @Override
+    public String wholeScript() {
+        return isCode() ? base + "/player.js" : null;
+    }
+
+    @Override
     public String keeper() {
         return isCode() ? base + "/keeper.js" : null;
     }

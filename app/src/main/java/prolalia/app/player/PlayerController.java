@@ -27,6 +27,7 @@ import prolalia.formats.caption.WebVtt;
 @Controller
 class PlayerController {
     static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
+    private static final MediaType JAVASCRIPT = new MediaType("text", "javascript", StandardCharsets.UTF_8);
     private static final MediaType WEB_VTT = new MediaType("text", "vtt", StandardCharsets.UTF_8);
 
     private final PlayerService player;
@@ -63,12 +64,22 @@ class PlayerController {
         return "redirect:/c/" + token;
     }
 
+    /** The player as one script. */
+    @GetMapping(path = "/c/{token}/player.js")
+    ResponseEntity<String> script(@PathVariable String token) throws IOException {
+        player.open(token);
+        return ResponseEntity.ok()
+                .contentType(JAVASCRIPT)
+                .cacheControl(CacheControl.noCache().cachePrivate())
+                .body(files.wholeScript());
+    }
+
     /** Keeps the page, and what is heard on it, in the browser: opened once, it plays again without the network. */
     @GetMapping("/c/{token}/keeper.js")
     ResponseEntity<Resource> keeper(@PathVariable String token) {
         player.open(token);
         return ResponseEntity.ok()
-                .contentType(new MediaType("text", "javascript", StandardCharsets.UTF_8))
+                .contentType(JAVASCRIPT)
                 .cacheControl(CacheControl.noCache())
                 .header("Service-Worker-Allowed", "/c/" + token)
                 .body(new ClassPathResource("static/assets/player/code-keeper.js"));
@@ -97,7 +108,9 @@ class PlayerController {
     @GetMapping({"/l/{token}/picture/{hash}", "/e/{token}/picture/{hash}", "/c/{token}/picture/{hash}"})
     ResponseEntity<Resource> picture(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
-        return files.picture(player.open(token).lesson(), hash, request);
+        return Way.of(request.getRequestURI()) == Way.CODE
+                ? files.smallPicture(player.open(token).lesson(), hash)
+                : files.picture(player.open(token).lesson(), hash, request);
     }
 
     /** When the words of a line are said. */

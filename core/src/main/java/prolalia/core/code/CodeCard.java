@@ -23,6 +23,10 @@ public record CodeCard(CodePrint print, Box code, Box name, Box typed, Box pictu
     private static final double LEAST_TEXT_MM = 24;
 
     private static final double TEXT_SHARE = 0.4;
+
+    /** Words beside a code are easier to find than a slightly larger code. */
+    private static final double BESIDE_BY_BELOW = 0.75;
+
     private static final double LARGEST_CODE_MM = 62;
     private static final double SIGN_CODE_SHARE = 0.62;
 
@@ -62,7 +66,7 @@ public record CodeCard(CodePrint print, Box code, Box name, Box typed, Box pictu
         double room = Math.max(LEAST_TEXT_MM, w * TEXT_SHARE);
         double beside = Math.min(Math.min(h - 2 * padding, w - 3 * padding - room), LARGEST_CODE_MM);
         double below = Math.min(Math.min(w - 2 * padding, h - 2 * padding - 2 * TYPED_MM), LARGEST_CODE_MM);
-        if (beside >= below) {
+        if (beside >= BESIDE_BY_BELOW * below) {
             return CodePrint.within(symbol, beside).map(print -> {
                 double side = print.sideMm();
                 Box code = new Box(w - padding - side, (h - side) / 2, side, side);

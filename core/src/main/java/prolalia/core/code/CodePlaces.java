@@ -47,7 +47,6 @@ public final class CodePlaces {
     private static final double OUT_OF_COLUMN = 0.3;
     private static final double NEARNESS = 0.2;
     private static final double LEFT_OF_TEXT = 6;
-    private static final double NEEDS_HAIRLINE = 20;
 
     private CodePlaces() {}
 
@@ -160,22 +159,28 @@ public final class CodePlaces {
     private static Placed tried(Sheet sheet, List<Wanted> wanted, CodePrint print) {
         List<Box> free = free(sheet, print);
         List<Box> wholes = wanted.stream().map(each -> sheet.mm(each.whole())).toList();
-        List<List<Candidate>> candidates = new ArrayList<>();
+        List<List<Candidate>> beside = new ArrayList<>();
         for (int i = 0; i < wanted.size(); i++) {
-            candidates.add(candidates(sheet, sheet.mm(wanted.get(i).first()), wholes, i, free));
+            beside.add(beside(sheet, sheet.mm(wanted.get(i).first()), wholes, i, free));
         }
         List<Integer> order = new ArrayList<>();
         for (int i = 0; i < wanted.size(); i++) {
             order.add(i);
         }
         // Who has fewest places chooses first.
-        order.sort(Comparator.comparingInt(i -> candidates.get(i).size()));
+        order.sort(Comparator.comparingInt(i -> beside.get(i).size()));
         Candidate[] chosen = new Candidate[wanted.size()];
         for (int i : order) {
-            chosen[i] = candidates.get(i).stream()
+            chosen[i] = beside.get(i).stream()
                     .filter(candidate -> isClearOf(candidate, chosen, sheet))
                     .findFirst()
                     .orElse(null);
+        }
+        // Only then, who has none of them is led to from farther away.
+        for (int i : order) {
+            if (chosen[i] == null) {
+                chosen[i] = away(sheet, sheet.mm(wanted.get(i).first()), wholes, i, free, chosen);
+            }
         }
         List<Optional<Place>> places = new ArrayList<>();
         for (Candidate candidate : chosen) {
@@ -238,25 +243,28 @@ public final class CodePlaces {
     }
 
     /** Best first. */
-    private static List<Candidate> candidates(Sheet sheet, Box first, List<Box> wholes, int own, List<Box> free) {
+    private static List<Candidate> beside(Sheet sheet, Box first, List<Box> wholes, int own, List<Box> free) {
         List<Candidate> candidates = new ArrayList<>();
         for (Box box : free) {
-            double distance = box.gap(wholes.get(own));
-            if (distance > FARTHEST_MM) {
-                continue;
-            }
-            double cost = cost(sheet, box, first, wholes, own);
-            boolean beside = isBeside(sheet, box, wholes.get(own), wholes, own);
-            if (!beside && isAtAnother(box, wholes, own)) {
-                continue;
-            }
-            Hairline hairline = beside ? null : hairline(sheet, box, first, wholes, own);
-            if (beside || hairline != null) {
-                candidates.add(new Candidate(box, cost + (beside ? 0 : NEEDS_HAIRLINE), hairline));
+            if (isBeside(sheet, box, wholes.get(own), wholes, own)) {
+                candidates.add(new Candidate(box, cost(sheet, box, first, wholes, own), null));
             }
         }
         candidates.sort(Comparator.comparingDouble(Candidate::cost));
         return candidates;
+    }
+
+    /** The nearest place from which a line leads to the question; null: there is none. */
+    private static Candidate away(
+            Sheet sheet, Box first, List<Box> wholes, int own, List<Box> free, Candidate[] chosen) {
+        return free.stream()
+                .filter(box -> box.gap(wholes.get(own)) <= FARTHEST_MM && !isAtAnother(box, wholes, own))
+                .map(box -> new Candidate(box, cost(sheet, box, first, wholes, own), null))
+                .sorted(Comparator.comparingDouble(Candidate::cost))
+                .map(each -> new Candidate(each.box(), each.cost(), hairline(sheet, each.box(), first, wholes, own)))
+                .filter(each -> each.hairline() != null && isClearOf(each, chosen, sheet))
+                .findFirst()
+                .orElse(null);
     }
 
     private static double cost(Sheet sheet, Box box, Box first, List<Box> wholes, int own) {

@@ -1,6 +1,5 @@
 package prolalia.core.code;
 
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 
 /**
@@ -93,11 +92,13 @@ public record CodeSymbol(int version, Level level, boolean alphanumeric) {
             int count = version < 10 ? 9 : version < 27 ? 11 : 13;
             return MODE_BITS + count + 11L * (text.length() / 2) + 6L * (text.length() % 2);
         }
-        byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
+        int bytes = text.codePoints()
+                .map(point -> point < 0x80 ? 1 : point < 0x800 ? 2 : point < 0x10000 ? 3 : 4)
+                .sum();
         int count = version < 10 ? 8 : 16;
         // What isn't ASCII is announced as UTF-8 (7.4.2), in twelve bits.
-        int announced = bytes.length == text.length() ? 0 : 12;
-        return announced + MODE_BITS + count + 8L * bytes.length;
+        int announced = bytes == text.length() ? 0 : 12;
+        return announced + MODE_BITS + count + 8L * bytes;
     }
 
     /** Width and height without the quiet zone (section 6.3.1). */

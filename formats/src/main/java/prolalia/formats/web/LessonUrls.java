@@ -43,6 +43,11 @@ public interface LessonUrls {
         return null;
     }
 
+    /** The player's modules as one script, which comes sooner on a slow line; null: they come one by one. */
+    default String wholeScript() {
+        return null;
+    }
+
     /** Whether all pages are in one file, with one script that is no module. */
     boolean inOneFile();
 }

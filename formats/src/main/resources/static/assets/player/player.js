@@ -338,7 +338,13 @@ function open() {
   spots.slice(0, LINES_AHEAD).forEach((spot) => words.prepare(spot));
   const later = () => {
     navigation.lookAhead();
-    prompts.keep('NO_CONNECTION');
+    const keep = () => prompts.keep('NO_CONNECTION');
+    if (document.body.dataset.listened) {
+      // By a code the first sound comes before anything that may be needed later.
+      voices.forEach((voice) => voice.addEventListener('play', keep, { once: true }));
+    } else {
+      keep();
+    }
   };
   window.requestIdleCallback ? requestIdleCallback(later) : setTimeout(later, 500);
 }

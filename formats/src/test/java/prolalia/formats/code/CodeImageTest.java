@@ -8,12 +8,17 @@ import com.google.zxing.ResultMetadataType;
 import com.google.zxing.client.j2se.BufferedImageLuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
+import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
+import com.google.zxing.qrcode.decoder.Version;
+import java.awt.geom.PathIterator;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import java.io.StringReader;
+import java.util.List;
 import javax.imageio.ImageIO;
+import org.apache.batik.parser.AWTPathProducer;
 import org.junit.jupiter.api.Test;
+import prolalia.core.code.CodeSymbol;
 
 class CodeImageTest {
     private static final String LINK = "https://lessons.tern-lane.example/l/yDN-0Sa-GGZB4xzNRgoCP_u4";
@@ -48,14 +53,28 @@ class CodeImageTest {
         pen.setColor(java.awt.Color.WHITE);
         pen.fillRect(0, 0, drawn.getWidth(), drawn.getHeight());
         pen.setColor(java.awt.Color.BLACK);
-        Matcher runs = Pattern.compile("M(\\d+) (\\d+)h(\\d+)v1h-\\d+z").matcher(code.svg());
-        while (runs.find()) {
-            pen.fillRect(
-                    8 * Integer.parseInt(runs.group(1)),
-                    8 * Integer.parseInt(runs.group(2)),
-                    8 * Integer.parseInt(runs.group(3)),
-                    8);
-        }
+        pen.scale(8, 8);
+        // By either rule of filling.
+        pen.fill(AWTPathProducer.createShape(new StringReader(code.path()), PathIterator.WIND_NON_ZERO));
+        assertThat(code.svg()).contains(code.path());
         assertThat(scan(drawn).getText()).isEqualTo(LINK);
+    }
+
+    @Test
+    void sizesAreThoseOfTheStandard() throws Exception {
+        for (int version = 1; version <= 40; version++) {
+            Version known = Version.getVersionForNumber(version);
+            for (CodeSymbol.Level level : CodeSymbol.Level.values()) {
+                int corrected = known.getECBlocksForLevel(ErrorCorrectionLevel.valueOf(level.name()))
+                        .getTotalECCodewords();
+                assertThat(level.dataCodewords(version)).isEqualTo(known.getTotalCodewords() - corrected);
+            }
+        }
+        for (String text : List.of("HTTP://10.0.0.7:8080/C/ABCDEFGHJK", LINK, "שלום", "A".repeat(900))) {
+            BufferedImage png =
+                    ImageIO.read(new ByteArrayInputStream(CodeImage.of(text).png()));
+            assertThat(scan(png).getText()).isEqualTo(text);
+        }
+        assertThat(CodeSymbol.of("HTTP://10.0.0.7:8080/C/ABCDEFGHJK").version()).isEqualTo(2);
     }
 }
