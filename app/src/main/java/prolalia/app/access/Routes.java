@@ -232,6 +232,7 @@ final class Routes {
             new Route(GET, "/lessons/{id}/rotation/board", Who.OWNER),
             new Route(GET, "/lessons/{id}/rotation/now", Who.OWNER),
             new Route(POST, "/lessons/{id}/rotation/press", Who.OWNER),
+            new Route(POST, "/stations", Who.TEACHER),
             new Route(GET, "/try-codes", Who.TEACHER),
             new Route(PUT, "/try-codes", Who.TEACHER),
             new Route(GET, "/lessons/{id}/code.png", Who.OWNER),

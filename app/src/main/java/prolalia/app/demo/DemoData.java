@@ -54,6 +54,7 @@ class DemoData implements SmartInitializingSingleton {
     private static final long DAY_MS = 86_400_000L;
     private static final int BEAN_PAGES = 3;
     private static final String[] BEAN_VOICES = {"bean-1a", "bean-1b", "bean-2a", "bean-2b", "bean-2c", "bean-2d"};
+    private static final int RULER_PAGES = 2;
     private static final int BAKERY_PAGES = 3;
     private static final int BAKERY_VOICES = 6;
     private static final List<String> BAKERY_RIGHT = List.of("three", "one loaf", "35");
@@ -70,6 +71,7 @@ class DemoData implements SmartInitializingSingleton {
     private final LinkService links;
     private final DemoClasses classes;
     private final DemoForm form;
+    private final DemoStations stations;
     private final DataFolder folder;
 
     DemoData(
@@ -85,8 +87,10 @@ class DemoData implements SmartInitializingSingleton {
             LinkService links,
             DemoClasses classes,
             DemoForm form,
+            DemoStations stations,
             DataFolder folder) {
         this.form = form;
+        this.stations = stations;
         this.classes = classes;
         this.accounts = accounts;
         this.school = school;
@@ -124,6 +128,8 @@ class DemoData implements SmartInitializingSingleton {
         SignedInTeacher tobi = accounts.teacher(DemoTeacher.SECOND_SIGN_IN_NAME).orElseThrow();
         String bakery = bakery(ines.actor());
         String weather = form.make(ines.actor(), System.currentTimeMillis() - 2 * DAY_MS);
+        stations.make(ines.actor(), System.currentTimeMillis() - 3 * DAY_MS);
+        ruler(ines.actor());
         String bean = bean(ines.actor());
         classes.terns(
                 ines.actor(),
@@ -177,6 +183,21 @@ class DemoData implements SmartInitializingSingleton {
         answered(lesson, pages);
         lessons.touch(lesson, System.currentTimeMillis() - DAY_MS);
         return lesson;
+    }
+
+    /** A paper test as it comes in from a PDF, to be stamped with codes. */
+    private void ruler(Teacher teacher) throws IOException {
+        String lesson = Ids.newId();
+        long made = System.currentTimeMillis() - 4 * DAY_MS;
+        lessons.addLesson(lesson, teacher.id(), "Measuring with a ruler", 3, made);
+        bringIn(lesson, "ruler", "Measuring with a ruler.pdf", "ruler.pdf", RULER_PAGES);
+        int voice = 1;
+        for (ScriptLine line : lessons.script(lesson)) {
+            if (line.line().kind() == LineKind.QUESTION) {
+                voices.keep(teacher, line.line().id(), "ruler/voice-" + voice++);
+            }
+        }
+        lessons.touch(lesson, made);
     }
 
     /** The first question leads on by its choices; the others are answered on the paper itself, and in its box. */

@@ -15,16 +15,19 @@ import prolalia.app.sharing.Link;
 import prolalia.app.sharing.LinkService;
 import prolalia.app.sharing.LinkUse;
 import prolalia.app.stage.StageService;
+import prolalia.app.station.RoomPlans;
 import prolalia.core.align.WordTimes.Word;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.published.OneByOne;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
+import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.StudentPage;
 import prolalia.core.published.StudentPages;
 import prolalia.formats.web.Answering;
 import prolalia.formats.web.BehindDoor;
 import prolalia.formats.web.Sharing;
+import prolalia.formats.web.Station;
 import prolalia.formats.web.StudentPageWriter;
 
 /**
@@ -45,6 +48,7 @@ public class PlayerService {
     private final LessonStore lessonStore;
     private final PublishedLessons given;
     private final StageService stages;
+    private final RoomPlans plans;
     private final StudentFiles files;
     private final ResourceUrlProvider assets;
     private final StudentPageWriter writer = new StudentPageWriter();
@@ -65,6 +69,7 @@ public class PlayerService {
             LessonStore lessonStore,
             PublishedLessons given,
             StageService stages,
+            RoomPlans plans,
             StudentFiles files,
             ResourceUrlProvider assets) {
         this.links = links;
@@ -72,6 +77,7 @@ public class PlayerService {
         this.lessonStore = lessonStore;
         this.given = given;
         this.stages = stages;
+        this.plans = plans;
         this.files = files;
         this.assets = assets;
     }
@@ -118,7 +124,7 @@ public class PlayerService {
     }
 
     /** A lesson that a link leads to. */
-    public record Opened(Revision revision, PublishedLesson lesson, List<StudentPage> pages) {
+    public record Opened(Revision revision, PublishedLesson lesson, List<StudentPage> pages, Station station) {
         private int weight() {
             return 1
                     + lesson.pages().stream()
@@ -164,7 +170,15 @@ public class PlayerService {
         if (lesson.pages().isEmpty() && !whole.pages().isEmpty()) {
             throw new NotFoundException("removed page");
         }
-        return new Opened(revision, lesson, StudentPages.of(lesson));
+        Station station = revision.pageId() == null || revision.lineId() != null ? null : station(whole, revision);
+        return new Opened(revision, lesson, StudentPages.of(lesson), station);
+    }
+
+    private Station station(PublishedLesson whole, Revision revision) {
+        int count = whole.pages().size();
+        int number = 1 + whole.pages().stream().map(PublishedPage::id).toList().indexOf(revision.pageId());
+        Integer next = count > 1 && plans.areMade(revision.lessonId()) ? (Integer) (number % count + 1) : null;
+        return new Station(number, next);
     }
 
     /**
@@ -183,7 +197,8 @@ public class PlayerService {
                 opened.pages(),
                 page.number(),
                 new OnlineUrls(base, true, files.knownTimes(opened.lesson()), assets),
-                page.way() == Way.LINK ? sharing(page, opened.lesson()) : null);
+                page.way() == Way.LINK ? sharing(page, opened.lesson()) : null,
+                page.way() == Way.CODE ? opened.station() : null);
     }
 
     private static Sharing sharing(PageOf page, PublishedLesson lesson) {
@@ -233,12 +248,17 @@ public class PlayerService {
     }
 
     private String write(
-            PublishedLesson lesson, List<StudentPage> pages, int number, OnlineUrls places, Sharing sharing) {
+            PublishedLesson lesson,
+            List<StudentPage> pages,
+            int number,
+            OnlineUrls places,
+            Sharing sharing,
+            Station station) {
         if (number < 1) {
             throw new NotFoundException("page");
         }
         // A child may be on a page that the teacher has just taken out.
-        return writer.write(pages.get(Math.min(number, pages.size()) - 1), lesson.prompts(), places, sharing);
+        return writer.write(pages.get(Math.min(number, pages.size()) - 1), lesson.prompts(), places, sharing, station);
     }
 
     List<Word> words(String token, String lineId) {

@@ -11,6 +11,7 @@ import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
+import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.station.Rotation;
@@ -23,12 +24,14 @@ class RotationService {
     private final RotationStore store;
     private final LessonAccess access;
     private final LessonService lessons;
+    private final LessonStore stored;
     private final Clock clock;
 
-    RotationService(RotationStore store, LessonAccess access, LessonService lessons, Clock clock) {
+    RotationService(RotationStore store, LessonAccess access, LessonService lessons, LessonStore stored, Clock clock) {
         this.store = store;
         this.access = access;
         this.lessons = lessons;
+        this.stored = stored;
         this.clock = clock;
     }
 
@@ -101,6 +104,8 @@ class RotationService {
                         rounds,
                         store.of(lessonId).map(RotationPlan::signalLineId).orElse(null),
                         null));
+        // What a station shows of the next one is another thing now.
+        stored.touch(lesson.id(), clock.millis());
     }
 
     @Transactional

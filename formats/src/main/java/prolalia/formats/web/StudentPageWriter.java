@@ -50,23 +50,29 @@ public final class StudentPageWriter {
      * @param sharing null: pages elsewhere aren't told of it
      */
     public String write(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, Sharing sharing) {
-        return write(page, prompts, places, sharing, null, null, null);
+        return write(page, prompts, places, sharing, (Station) null);
+    }
+
+    /** @param station null: it is none */
+    public String write(
+            StudentPage page, Map<Prompt, String> prompts, LessonUrls places, Sharing sharing, Station station) {
+        return write(page, prompts, places, sharing, null, null, null, station);
     }
 
     /** A page whose questions can be tried; nothing is kept. */
     public String writeToTry(StudentPage page, Map<Prompt, String> prompts, LessonUrls places) {
-        return write(page, prompts, places, null, null, null, Answering.TRIED);
+        return write(page, prompts, places, null, null, null, Answering.TRIED, null);
     }
 
     /** The page of a child who came in through a door. */
     public String writeBehindDoor(
             StudentPage page, Map<Prompt, String> prompts, LessonUrls places, BehindDoor door, Answering answering) {
-        return write(page, prompts, places, null, null, door, answering);
+        return write(page, prompts, places, null, null, door, answering, null);
     }
 
     /** @param otherPages of a lesson in one file: its pages by their addresses, as JSON; otherwise null */
     String write(StudentPage page, Map<Prompt, String> prompts, LessonUrls places, Sharing sharing, String otherPages) {
-        return write(page, prompts, places, sharing, otherPages, null, null);
+        return write(page, prompts, places, sharing, otherPages, null, null, null);
     }
 
     private String write(
@@ -76,7 +82,8 @@ public final class StudentPageWriter {
             Sharing sharing,
             String otherPages,
             BehindDoor door,
-            Answering answering) {
+            Answering answering,
+            Station station) {
         Context context = new Context(Locale.ENGLISH);
         context.setVariable("student", page);
         context.setVariable("places", places);
@@ -87,6 +94,7 @@ public final class StudentPageWriter {
         context.setVariable("otherPages", otherPages);
         context.setVariable("door", door);
         context.setVariable("answering", answering);
+        context.setVariable("station", station);
         return engine.process("player/page", context);
     }
 

@@ -38,6 +38,75 @@ final class DemoPapers {
     public static void main(String[] arguments) throws IOException {
         slides(Path.of(arguments[0], "bean.pptx"));
         worksheet(Path.of(arguments[0], "bakery.pdf"));
+        test(Path.of(arguments[0], "ruler.pdf"));
+    }
+
+    /** A paper test of two pages, A4. */
+    private static void test(Path file) throws IOException {
+        String[][][] pages = {
+            {
+                {"1. How many millimetres are in one centimetre?", "10", "100", "1"},
+                {"2. Look at the green line. How long is it?", "4 cm", "6 cm", "8 cm"},
+                {"3. Which of these is the longest?", "a paper clip", "a pencil", "a grain of rice"}
+            },
+            {
+                {
+                    "4. Ben draws a line of 9 cm. Then he draws 4 cm more. How long is the line now?",
+                    "5 cm",
+                    "13 cm",
+                    "94 cm"
+                },
+                {"5. Where do you begin to measure?", "at the 0", "at the 1", "at the end"},
+                {"6. What do you measure with a ruler?", "how warm", "how long", "how heavy"}
+            }
+        };
+        try (PDDocument document = new PDDocument()) {
+            document.getDocumentInformation().setTitle("Measuring with a ruler");
+            for (String[][] questions : pages) {
+                PDPage page = new PDPage(PDRectangle.A4);
+                document.addPage(page);
+                try (PDPageContentStream pen = new PDPageContentStream(document, page)) {
+                    boolean first = questions == pages[0];
+                    float y = 770;
+                    if (first) {
+                        write(pen, BOLD, 22, 60, y, "Measuring with a ruler");
+                        y -= 40;
+                    }
+                    write(pen, PLAIN, 13, 60, y, "Listen to each question. Then circle your answer.");
+                    y -= 50;
+                    for (String[] question : questions) {
+                        write(pen, PLAIN, 13, 60, y, question[0]);
+                        for (int choice = 1; choice < question.length; choice++) {
+                            y -= 24;
+                            write(pen, PLAIN, 13, 84, y, "ABC".charAt(choice - 1) + ". " + question[choice]);
+                        }
+                        if (question[0].contains("green")) {
+                            ruler(pen, 250, y + 4);
+                        }
+                        y -= 74;
+                    }
+                }
+            }
+            document.save(file.toFile());
+        }
+    }
+
+    /** Eight centimetres, with a line of six above them. */
+    private static void ruler(PDPageContentStream pen, float x, float y) throws IOException {
+        float centimetre = 72 / 2.54f;
+        pen.setNonStrokingColor(LEAF);
+        pen.addRect(x, y + 30, 6 * centimetre, 5);
+        pen.fill();
+        pen.setNonStrokingColor(Color.BLACK);
+        pen.setLineWidth(1);
+        pen.addRect(x - 8, y - 4, 8 * centimetre + 16, 26);
+        pen.stroke();
+        for (int mark = 0; mark <= 8; mark++) {
+            pen.moveTo(x + mark * centimetre, y + 22);
+            pen.lineTo(x + mark * centimetre, y + 12);
+            pen.stroke();
+            write(pen, PLAIN, 8, x + mark * centimetre - 2, y + 2, Integer.toString(mark));
+        }
     }
 
     static void slides(Path file) throws IOException {
