@@ -79,17 +79,6 @@ document.querySelectorAll('button[data-press]').forEach((button) => button.addEv
   }
 }));
 
-document.addEventListener('keydown', (event) => {
-  if (event.ctrlKey || event.metaKey || event.altKey || event.target.closest('button, a')) {
-    return;
-  }
-  const button = [...document.querySelectorAll('button[data-key]')].find((each) => !each.hidden && each.dataset.key === event.key);
-  if (button) {
-    event.preventDefault();
-    button.click();
-  }
-});
-
 setInterval(() => {
   show();
   if (now?.started && !now.halted && !isOver() && leftNow() <= 0 && performance.now() - askedAt > 400) {

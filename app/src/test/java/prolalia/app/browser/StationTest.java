@@ -15,7 +15,7 @@ class StationTest extends Browsing {
         ines.getByText("Five sounds of the school garden").first().click();
         ines.getByText("Codes", new Page.GetByTextOptions().setExact(true)).click();
         ines.locator("button[value=STATIONS]").click();
-        ines.waitForSelector("#sheet-preview svg path");
+        ines.waitForSelector("#sheet-preview .sheet");
         assertThat(ines.locator(".code-list li").count()).isEqualTo(5);
         ines.locator("input[value=SIGNS]").check();
         ines.getByText("5 sheets, true to size").waitFor();
