@@ -122,7 +122,7 @@ class CodeController {
     String makeOne(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
-            @RequestParam String page,
+            @RequestParam(required = false) String page,
             @RequestParam(required = false) String line,
             RedirectAttributes said) {
         int made = codes.makeOne(teacher.actor(), id, page, line);

@@ -18,6 +18,7 @@ import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.Messages;
+import prolalia.app.platform.NotFoundException;
 import prolalia.app.sharing.CodeLinks;
 import prolalia.app.sharing.CodeLinks.Goal;
 import prolalia.app.sharing.Link;
@@ -141,10 +142,18 @@ class CodeService {
 
     /** One code for a page or a line. */
     int makeOne(Teacher teacher, String lessonId, String pageId, String lineId) {
+        LessonView lesson = lessons.lesson(teacher, lessonId);
+        PageView page = lesson.pages().stream()
+                .filter(each -> lineId == null
+                        ? each.page().id().equals(pageId)
+                        : each.lines().stream()
+                                .anyMatch(line -> line.line().id().equals(lineId)))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("page or line"));
         return links.make(
                 teacher,
                 lessonId,
-                List.of(new Goal(pageId, lineId)),
+                List.of(new Goal(page.page().id(), lineId)),
                 lineId == null ? LinkPurpose.STATION : LinkPurpose.PAPER);
     }
 

@@ -48,9 +48,10 @@ class RotationController {
             @RequestParam(defaultValue = "0") int groups,
             @RequestParam(defaultValue = "10") int minutes,
             @RequestParam(defaultValue = "0") int rounds,
+            @RequestParam(defaultValue = "") String signal,
             RedirectAttributes said) {
         try {
-            rotations.plan(teacher.actor(), id, names, groups, minutes, rounds);
+            rotations.plan(teacher.actor(), id, names, groups, minutes, rounds, signal);
         } catch (IllegalArgumentException impossible) {
             said.addFlashAttribute("fault", messages.say("rotation.impossible"));
         }

@@ -13,6 +13,7 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.Right;
+import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.station.Rotation;
 import prolalia.core.station.RotationClock;
@@ -54,7 +55,17 @@ class RotationService {
      *
      * @param rotation null: there are no groups, or no stations
      */
-    record View(LessonView lesson, RotationPlan plan, List<Station> stations, Rotation rotation) {
+    record View(
+            LessonView lesson, RotationPlan plan, List<Station> stations, Rotation rotation, List<ScriptLine> signals) {
+        /** The take that is said at each change; null: the voice that ships. */
+        public String signalTake() {
+            return signals.stream()
+                    .filter(line -> line.line().id().equals(plan.signalLineId()))
+                    .map(line -> line.line().kept().orElseThrow().id())
+                    .findFirst()
+                    .orElse(null);
+        }
+
         /** The station of a group in a round; null: it has a break. */
         public Station at(int group, int round) {
             int station = rotation.station(group, round);
@@ -86,12 +97,21 @@ class RotationService {
                     page.page().pictureHash(),
                     new StationMark(page.number())));
         }
-        return new View(lesson, plan, stations, plan.rotation(stations.size()));
+        return new View(lesson, plan, stations, plan.rotation(stations.size()), signals(teacher));
+    }
+
+    /** Her standing lines that are voiced. */
+    private List<ScriptLine> signals(Teacher teacher) {
+        return stored.shelf(teacher.id())
+                .map(shelf -> stored.script(shelf.id()).stream()
+                        .filter(line -> line.line().kept().isPresent() && line.soundHash() != null)
+                        .toList())
+                .orElse(List.of());
     }
 
     /** @param rounds 0: as many as there can be @throws IllegalArgumentException if there can be no such plan */
     @Transactional
-    void plan(Teacher teacher, String lessonId, String names, int groups, int minutes, int rounds) {
+    void plan(Teacher teacher, String lessonId, String names, int groups, int minutes, int rounds, String signal) {
         LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
         if (minutes < 1 || minutes > RotationClock.MOST_MINUTES || groups < 0 || groups > Rotation.MOST || rounds < 0) {
             throw new IllegalArgumentException("No rotation");
@@ -102,7 +122,11 @@ class RotationService {
                         RotationPlan.named(names, groups),
                         minutes,
                         rounds,
-                        store.of(lessonId).map(RotationPlan::signalLineId).orElse(null),
+                        signals(teacher).stream()
+                                .map(line -> line.line().id())
+                                .filter(id -> id.equals(signal))
+                                .findFirst()
+                                .orElse(null),
                         null));
         // What a station shows of the next one is another thing now.
         stored.touch(lesson.id(), clock.millis());

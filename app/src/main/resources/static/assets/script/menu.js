@@ -30,6 +30,10 @@ function open(button) {
   menu.querySelector('.library-link').hidden = shelf;
   menu.querySelector('.library-link').href = `/library?for=${row.dataset.line}`;
   menu.querySelector('.read-link').href = `/lessons/${document.querySelector('.lesson').dataset.lesson}/read?line=${row.dataset.line}`;
+  const code = menu.querySelector('.code-form input[name=line]');
+  if (code) {
+    code.value = row.dataset.line;
+  }
   const take = row.querySelector('[data-take]')?.dataset.take;
   menu.querySelector('.bench-link').hidden = !take;
   menu.querySelector('.bench-link').href = `/takes/${take}/bench`;
