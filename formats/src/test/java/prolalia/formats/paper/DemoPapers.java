@@ -105,7 +105,6 @@ final class DemoPapers {
             pen.moveTo(x + mark * centimetre, y + 22);
             pen.lineTo(x + mark * centimetre, y + 12);
             pen.stroke();
-            write(pen, PLAIN, 8, x + mark * centimetre - 2, y + 2, Integer.toString(mark));
         }
     }
 
