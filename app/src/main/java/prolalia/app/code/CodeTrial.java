@@ -23,7 +23,6 @@ import prolalia.app.sharing.Link;
 import prolalia.app.sharing.LinkService;
 import prolalia.app.sharing.LinkService.Target;
 import prolalia.core.code.CodePrint;
-import prolalia.core.place.Area;
 import prolalia.formats.code.ScanProcess;
 import prolalia.formats.code.ScanProcess.Answer;
 import prolalia.formats.code.ScanProcess.FoundCode;
@@ -36,6 +35,10 @@ class CodeTrial {
 
     private static final int HEAP_MB = 640;
     private static final long LONGEST_MS = 180_000;
+
+    /** What is estimated is off by a fifth at times. */
+    private static final double TOO_SMALL_MM = CodePrint.SMALLEST_MODULE_MM * 0.75;
+
     private static final Pattern OURS = Pattern.compile("(https?://[^/]+)(/(?:c|l)/)([A-Za-z0-9_-]+)(?:[/?].*)?");
 
     private final LinkService links;
@@ -108,10 +111,11 @@ class CodeTrial {
         if (code.moduleMm() > 0 && code.moduleMm() < TOO_SMALL_MM) {
             faults.add(Fault.TOO_SMALL);
         }
-        boolean touches = code.quietZone() == false
+        boolean touches = !code.quietZone()
                 || all.stream()
-                        .anyMatch(other ->
-                                other != code && other.page() == code.page() && touch(other.area(), code.area()));
+                        .anyMatch(other -> other != code
+                                && other.page() == code.page()
+                                && other.area().touches(code.area()));
         if (touches) {
             faults.add(Fault.TOUCHES);
         }
@@ -127,12 +131,6 @@ class CodeTrial {
             return led(code, lower.group(1), lower.group(3).toUpperCase(Locale.ROOT), base, faults);
         }
         return led(code, ours.group(1), ours.group(3), base, faults);
-    }
-
-    private static final double TOO_SMALL_MM = CodePrint.SMALLEST_MODULE_MM * 0.75;
-
-    private static boolean touch(Area one, Area other) {
-        return one.touches(other);
     }
 
     private Tried led(FoundCode code, String school, String token, String base, List<Fault> faults) {
@@ -157,15 +155,17 @@ class CodeTrial {
                 .toList();
         Optional<ScriptLine> heard =
                 lines.stream().filter(line -> line.soundHash() != null).findFirst();
+        boolean open = !target.get().removed() && !target.get().withdrawn();
         if (heard.isEmpty()) {
             faults.add(Fault.SILENT);
         }
-        boolean open = !target.get().removed() && !target.get().withdrawn();
         return new Tried(
                 code.page(),
                 code.text(),
-                lessons.lesson(link.lessonId()).map(LessonSummary::title).orElse(""),
+                open ? lessons.lesson(link.lessonId()).map(LessonSummary::title).orElse("") : "",
+                // Whoever finds an old code is not told what it once said.
                 heard.or(() -> lines.stream().findFirst())
+                        .filter(line -> open)
                         .map(line -> line.line().words())
                         .orElse(""),
                 open

@@ -1,5 +1,8 @@
 package prolalia.app.sharing;
 
+import java.util.Locale;
+import java.util.Objects;
+
 /**
  * What leads to a lesson, to one page of it, or to one line.
  *
@@ -28,14 +31,15 @@ public record Link(
 
     /**
      * Its address as it is printed: of a code in capitals, which take fewer modules (ISO/IEC 18004, alphanumeric mode). Names of
-     * hosts and schemes are the same in both (RFC 3986, 6.2.2.1); the server takes both for codes.
+     * hosts and schemes are the same in both (RFC 3986, 6.2.2.1); the server takes both for codes. Behind a path it stays as it is.
      */
     public String address(String base) {
         String address = base + path();
-        return purpose == LinkPurpose.GIVEN ? address : address.toUpperCase(java.util.Locale.ROOT);
+        boolean hasPath = base.indexOf('/', base.indexOf("//") + 2) >= 0;
+        return purpose == LinkPurpose.GIVEN || hasPath ? address : address.toUpperCase(Locale.ROOT);
     }
 
     boolean isTo(String page, String line) {
-        return java.util.Objects.equals(pageId, page) && java.util.Objects.equals(lineId, line);
+        return Objects.equals(pageId, page) && Objects.equals(lineId, line);
     }
 }
