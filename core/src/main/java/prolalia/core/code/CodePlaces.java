@@ -1,6 +1,7 @@
 package prolalia.core.code;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -21,9 +22,10 @@ public final class CodePlaces {
     private static final double CLEAR_MM = 0.6;
 
     private static final double STEP_MM = 1;
+    private static final int COARSE = 2;
 
     /** Sizes that are tried, from the wanted one down, each by the one before. */
-    private static final double SMALLER = 0.94;
+    private static final double SMALLER = 0.92;
 
     /** Beyond this gap it isn't seen whose code it is. */
     private static final double BESIDE_MM = 12;
@@ -33,9 +35,7 @@ public final class CodePlaces {
     /** Along a line so much is free to both sides: it doesn't run between words. */
     private static final double LANE_MM = 1;
 
-    /** A code that needs a line to its question is worth less than one beside it; a smaller one a little less than a larger. */
-    private static final double WORTH_WITH_HAIRLINE = 0.8;
-
+    /** A smaller code is worth a little less than a larger one. */
     private static final double WORTH_OF_SIZE = 0.5;
 
     /** Farther from its question a code is of no use to anybody who looks for it there. */
@@ -91,14 +91,7 @@ public final class CodePlaces {
     public record Place(Area area, Hairline hairline) {}
 
     /** @param print how large all codes of the page are @param places one for each that was wanted; empty: there is no room */
-    public record Placed(CodePrint print, List<Optional<Place>> places) {
-        private double worth() {
-            return places.stream()
-                    .flatMap(Optional::stream)
-                    .mapToDouble(place -> place.hairline() == null ? 1 : WORTH_WITH_HAIRLINE)
-                    .sum();
-        }
-    }
+    public record Placed(CodePrint print, List<Optional<Place>> places) {}
 
     /** In mm. */
     private record Box(double x, double y, double w, double h) {
@@ -127,17 +120,47 @@ public final class CodePlaces {
 
     /** @param wanted in reading order @param print the size that is wished for; smaller ones are tried */
     public static Placed beside(Sheet sheet, List<Wanted> wanted, CodePrint print) {
-        Placed best = null;
+        List<Box> wholes = wanted.stream().map(each -> sheet.mm(each.whole())).toList();
+        Tried best = null;
+        Tried smallest = null;
         double most = -1;
         for (double module = print.moduleMm(); module >= CodePrint.SMALLEST_MODULE_MM; module *= SMALLER) {
-            Placed tried = tried(sheet, wanted, new CodePrint(print.symbol(), module));
-            double worth = tried.worth() * (1 - WORTH_OF_SIZE * (1 - module / print.moduleMm()));
+            Tried tried = tried(sheet, wanted, wholes, new CodePrint(print.symbol(), module));
+            double worth = tried.found() * (1 - WORTH_OF_SIZE * (1 - module / print.moduleMm()));
             if (worth > most) {
                 best = tried;
                 most = worth;
             }
+            smallest = tried;
         }
-        return best;
+        leadAway(sheet, wanted, wholes, best);
+        if (best != smallest && best.found() < wanted.size()) {
+            leadAway(sheet, wanted, wholes, smallest);
+            best = smallest.found() > best.found() ? smallest : best;
+        }
+        List<Optional<Place>> places = new ArrayList<>();
+        for (Candidate candidate : best.chosen()) {
+            places.add(Optional.ofNullable(candidate)
+                    .map(found -> new Place(area(sheet, found.box()), found.hairline())));
+        }
+        return new Placed(best.print(), places);
+    }
+
+    /** Who has no place beside it is led to from farther away. */
+    private static void leadAway(Sheet sheet, List<Wanted> wanted, List<Box> wholes, Tried tried) {
+        for (int i : tried.order()) {
+            if (tried.chosen()[i] == null) {
+                tried.chosen()[i] =
+                        away(sheet, sheet.mm(wanted.get(i).first()), wholes, i, tried.free(), tried.chosen());
+            }
+        }
+    }
+
+    /** Codes of one size beside their questions. @param order in which questions choose @param chosen null: no place */
+    private record Tried(CodePrint print, List<Box> free, List<Integer> order, Candidate[] chosen) {
+        private long found() {
+            return Arrays.stream(chosen).filter(each -> each != null).count();
+        }
     }
 
     /** A place for one code of the whole page: in a free corner, the upper right one first. */
@@ -156,9 +179,8 @@ public final class CodePlaces {
         return new Placed(print, List.of(Optional.empty()));
     }
 
-    private static Placed tried(Sheet sheet, List<Wanted> wanted, CodePrint print) {
+    private static Tried tried(Sheet sheet, List<Wanted> wanted, List<Box> wholes, CodePrint print) {
         List<Box> free = free(sheet, print);
-        List<Box> wholes = wanted.stream().map(each -> sheet.mm(each.whole())).toList();
         List<List<Candidate>> beside = new ArrayList<>();
         for (int i = 0; i < wanted.size(); i++) {
             beside.add(beside(sheet, sheet.mm(wanted.get(i).first()), wholes, i, free));
@@ -176,18 +198,7 @@ public final class CodePlaces {
                     .findFirst()
                     .orElse(null);
         }
-        // Only then, who has none of them is led to from farther away.
-        for (int i : order) {
-            if (chosen[i] == null) {
-                chosen[i] = away(sheet, sheet.mm(wanted.get(i).first()), wholes, i, free, chosen);
-            }
-        }
-        List<Optional<Place>> places = new ArrayList<>();
-        for (Candidate candidate : chosen) {
-            places.add(Optional.ofNullable(candidate)
-                    .map(found -> new Place(area(sheet, found.box()), found.hairline())));
-        }
-        return new Placed(print, places);
+        return new Tried(print, free, order, chosen);
     }
 
     private static boolean isClearOf(Candidate candidate, Candidate[] chosen, Sheet sheet) {
@@ -258,13 +269,20 @@ public final class CodePlaces {
     private static Candidate away(
             Sheet sheet, Box first, List<Box> wholes, int own, List<Box> free, Candidate[] chosen) {
         return free.stream()
-                .filter(box -> box.gap(wholes.get(own)) <= FARTHEST_MM && !isAtAnother(box, wholes, own))
+                .filter(box -> isOnCoarseGrid(box)
+                        && box.gap(wholes.get(own)) <= FARTHEST_MM
+                        && !isAtAnother(box, wholes, own))
                 .map(box -> new Candidate(box, cost(sheet, box, first, wholes, own), null))
                 .sorted(Comparator.comparingDouble(Candidate::cost))
                 .map(each -> new Candidate(each.box(), each.cost(), hairline(sheet, each.box(), first, wholes, own)))
                 .filter(each -> each.hairline() != null && isClearOf(each, chosen, sheet))
                 .findFirst()
                 .orElse(null);
+    }
+
+    /** From farther away a millimetre more or less doesn't matter. */
+    private static boolean isOnCoarseGrid(Box box) {
+        return Math.floorMod((int) box.x(), COARSE) == 0 && Math.floorMod((int) box.y(), COARSE) == 0;
     }
 
     private static double cost(Sheet sheet, Box box, Box first, List<Box> wholes, int own) {
