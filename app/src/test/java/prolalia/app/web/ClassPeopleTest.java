@@ -246,6 +246,7 @@ class ClassPeopleTest extends RunningHouse {
     void aChildChoosesAPictureThatNobodyElseHas() throws Exception {
         String at = classOf("Robins", "Ada", "Bo");
         List<String> children = students(at);
+        ines.form(at + "/students/" + children.get(0) + "/animal", "animal", "CAT", "tint", "OCHRE");
         ines.form(at + "/students/" + children.get(1) + "/animal", "animal", "CAT", "tint", "SEA");
         Visitor ada = Visitor.child(ines, id(at), children.get(0));
         String before = ada.page("/my");
