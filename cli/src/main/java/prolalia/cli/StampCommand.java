@@ -155,7 +155,8 @@ final class StampCommand implements Callable<Integer> {
                     number += questions(paper, page, found.get(page), print, start, number);
                 }
             }
-            return write(paper);
+            write(paper);
+            return null;
         }
     }
 
@@ -208,16 +209,17 @@ final class StampCommand implements Callable<Integer> {
     }
 
     /** Beside the target first: what is there is replaced by something whole. */
-    private String write(StampedPaper paper) throws IOException {
+    private void write(StampedPaper paper) throws IOException {
         Path target = output.toAbsolutePath();
-        Path beside = Files.createTempFile(target.getParent(), ".stamp", ".pdf");
+        // No temporary file of the system's: only its owner could read that.
+        Path beside = target.resolveSibling(
+                target.getFileName() + "." + ProcessHandle.current().pid() + ".part");
         try {
             paper.save(file, beside);
             Files.move(beside, target, StandardCopyOption.REPLACE_EXISTING);
         } finally {
             Files.deleteIfExists(beside);
         }
-        return null;
     }
 
     private static double rounded(double value, double by) {
