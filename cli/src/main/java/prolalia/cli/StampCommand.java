@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
@@ -17,17 +16,15 @@ import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import prolalia.core.code.AskedPlaces;
 import prolalia.core.code.AskedPlaces.Asked;
-import prolalia.core.code.CodePlaces;
-import prolalia.core.code.CodePlaces.Place;
-import prolalia.core.code.CodePlaces.Placed;
-import prolalia.core.code.CodePlaces.Sheet;
-import prolalia.core.code.CodePrint;
-import prolalia.core.code.CodeSymbol;
 import prolalia.core.code.CodeSymbol.TooLongException;
 import prolalia.core.intake.FoundPage;
 import prolalia.core.page.WebAddress;
-import prolalia.formats.code.CodeImage;
 import prolalia.formats.code.StampedPaper;
+import prolalia.formats.code.Stamping;
+import prolalia.formats.code.Stamping.Code;
+import prolalia.formats.code.Stamping.Manner;
+import prolalia.formats.code.Stamping.Stamped;
+import prolalia.formats.code.Stamping.Standing;
 import prolalia.formats.paper.Paper;
 import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.Papers;
@@ -68,8 +65,26 @@ final class StampCommand implements Callable<Integer> {
         @Option(names = "--one-a-page", description = "One code on each page, with the page's number.")
         private boolean oneAPage;
 
-        @Option(names = "--each-question", description = "One code at each question (as without either).")
+        @Option(names = "--each-question", description = "One code at each question (as without any of these).")
         private boolean eachQuestion;
+
+        @Option(
+                names = "--rest-at-end",
+                description = "One code at each question; those without room on their page on a sheet at the end.")
+        private boolean restAtEnd;
+
+        @Option(names = "--at-end", description = "The codes of all questions on sheets at the end, to cut apart.")
+        private boolean atEnd;
+
+        private Manner manner() {
+            if (oneAPage) {
+                return Manner.ONE_A_PAGE;
+            }
+            if (atEnd) {
+                return Manner.AT_END;
+            }
+            return restAtEnd ? Manner.EACH_QUESTION_REST_AT_END : Manner.EACH_QUESTION;
+        }
     }
 
     @Option(
@@ -123,6 +138,9 @@ final class StampCommand implements Callable<Integer> {
         if (!Files.isRegularFile(file)) {
             throw new NoSuchFileException(file.toString());
         }
+        if (address.length() > WebAddress.LONGEST) {
+            return FileMessages.say("code.TOO_LONG");
+        }
         if (WebAddress.of(address).isEmpty()) {
             return FileMessages.say("code.NO_ADDRESS");
         }
@@ -139,70 +157,59 @@ final class StampCommand implements Callable<Integer> {
             if (paper.isSigned() && !breakSignature) {
                 return FileMessages.say("code.SIGNED");
             }
-            // All codes of a paper have one size where they can: that of the longest address.
-            int questions = where.oneAPage
-                    ? paper.pages()
-                    : found.stream()
-                            .mapToInt(page -> AskedPlaces.of(page).size())
-                            .sum();
-            CodePrint print =
-                    CodePrint.forDistance(CodeSymbol.of(start + Math.max(1, questions)), distanceCm * MM_PER_CM);
-            int number = 1;
-            for (int page = 0; page < paper.pages(); page++) {
-                if (where.oneAPage) {
-                    draw(paper, page, List.of(""), CodePlaces.inCorner(paper.sheet(page), print), start, page + 1);
-                } else {
-                    number += questions(paper, page, found.get(page), print, start, number);
-                }
+            List<Code> asked = where.oneAPage ? pages(paper.pages(), start) : questions(found, start);
+            Stamped stamped = Stamping.stamp(paper, asked, where.manner(), distanceCm * MM_PER_CM);
+            for (Standing standing : stamped.standing()) {
+                codes.add(code(standing, asked.indexOf(standing.code()) + 1));
+            }
+            for (Code code : stamped.left()) {
+                left.add(left(code.page(), asked.indexOf(code) + 1, "code.NO_ROOM"));
             }
             write(paper);
             return null;
         }
     }
 
-    private int questions(StampedPaper paper, int page, FoundPage found, CodePrint print, String start, int number)
-            throws IOException {
-        List<Asked> asked = AskedPlaces.of(found);
-        if (asked.isEmpty()) {
-            left.add(left(page, null, found.lines().isEmpty() ? "code.NO_TEXT" : "code.NO_QUESTION"));
-            return 0;
+    private static List<Code> pages(int pages, String start) {
+        List<Code> asked = new ArrayList<>();
+        for (int page = 1; page <= pages; page++) {
+            asked.add(new Code(page, "", start + page, "", null));
         }
-        Sheet sheet = paper.sheet(page);
-        Placed placed =
-                CodePlaces.beside(sheet, asked.stream().map(Asked::wanted).toList(), print);
-        draw(paper, page, asked.stream().map(Asked::text).toList(), placed, start, number);
-        return asked.size();
+        return asked;
     }
 
-    private void draw(StampedPaper paper, int page, List<String> texts, Placed placed, String start, int number)
-            throws IOException {
-        for (int i = 0; i < texts.size(); i++) {
-            Optional<Place> place = placed.places().get(i);
-            if (place.isEmpty()) {
-                left.add(left(page, number + i, "code.NO_ROOM"));
-            } else {
-                Map<String, Object> code = new LinkedHashMap<>();
-                code.put("page", page + 1);
-                code.put("question", number + i);
-                code.put("address", start + (number + i));
-                code.put("x", rounded(place.get().area().x(), 1e5));
-                code.put("y", rounded(place.get().area().y(), 1e5));
-                code.put("size", rounded(placed.print().sideMm(), 100));
-                if (!texts.get(i).isEmpty()) {
-                    code.put("text", texts.get(i));
-                }
-                codes.add(code);
+    private List<Code> questions(List<FoundPage> found, String start) {
+        List<Code> asked = new ArrayList<>();
+        for (int page = 0; page < found.size(); page++) {
+            List<Asked> here = AskedPlaces.of(found.get(page));
+            if (here.isEmpty()) {
+                boolean bare = found.get(page).lines().isEmpty();
+                left.add(left(page + 1, null, bare ? "code.NO_TEXT" : "code.NO_QUESTION"));
+            }
+            for (Asked each : here) {
+                asked.add(new Code(page + 1, each.text(), start + (asked.size() + 1), "", each.wanted()));
             }
         }
-        paper.draw(
-                page,
-                placed,
-                i -> CodeImage.of(start + (number + i), placed.print().symbol()));
+        return asked;
+    }
+
+    private static Map<String, Object> code(Standing standing, int number) {
+        Map<String, Object> code = new LinkedHashMap<>();
+        code.put("page", standing.page());
+        code.put("question", number);
+        code.put("address", standing.code().address());
+        code.put("x", rounded(standing.area().x(), 1e5));
+        code.put("y", rounded(standing.area().y(), 1e5));
+        code.put("size", rounded(standing.sideMm(), 100));
+        if (!standing.code().name().isEmpty()) {
+            code.put("text", standing.code().name());
+        }
+        return code;
     }
 
     private static Map<String, Object> left(int page, Integer question, String why) {
         Map<String, Object> left = new LinkedHashMap<>();
-        left.put("page", page + 1);
+        left.put("page", page);
         left.put("question", question);
         left.put("why", FileMessages.say(why));
         return left;

@@ -54,7 +54,7 @@ import prolalia.formats.web.LessonFolder;
 
 /** Writes lessons as files: whole, to be brought back, or as students can take them along. */
 @Service
-class LessonArchiver {
+public class LessonArchiver {
     private final LessonService lessons;
     private final PublishedLessons given;
     private final StageService stages;
@@ -116,7 +116,8 @@ class LessonArchiver {
         if (form == Form.PPTX) {
             return new Written(
                     summary.title(),
-                    slides(lesson, files, stages.pictures(lessonId).keySet()));
+                    slides(lesson, files, stages.pictures(lessonId).keySet(), Map.of())
+                            .file());
         }
         Path file = folder.newTemporaryFile();
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
@@ -139,15 +140,32 @@ class LessonArchiver {
         return new Written(summary.title(), file);
     }
 
+    /** @param file which whoever sends it deletes @param left the pages on whose slides there was no room for a code */
+    public record Slides(Path file, List<String> left) {}
+
+    /** The lesson as slides with codes on them. @param codes where they lead, by the page whose slide each stands on */
+    public Slides slides(Teacher teacher, String lessonId, Map<String, String> codes) throws IOException {
+        LessonSummary summary = lessons.summary(teacher, lessonId);
+        PublishedLesson lesson = given.of(summary);
+        Map<String, PageSource> ofSlides = sources.ofLesson(lessonId, Type.SLIDES);
+        StoredFiles files = new StoredFiles(lesson, stages.pictures(lessonId), ofSlides, media, times);
+        return slides(lesson, files, stages.pictures(lessonId).keySet(), codes);
+    }
+
     /** The teacher's own slides are opened for it, in a program of its own. */
-    private Path slides(PublishedLesson lesson, StoredFiles files, Set<String> pictures) throws IOException {
+    private Slides slides(PublishedLesson lesson, StoredFiles files, Set<String> pictures, Map<String, String> codes)
+            throws IOException {
         Path place = folder.newTemporaryFolder();
         try {
             Path request = place.resolve("request.json");
             Path out = place.resolve("slides.pptx");
-            SlidesProcess.request(lesson, files, pictures.stream(), request);
+            Path left = place.resolve("left");
+            SlidesProcess.request(lesson, files, pictures.stream(), codes, request);
             try (LimitedProcess process = new LimitedProcess(
-                    SlidesProcess.class, SLIDES_HEAP_MB, place, List.of(request.toString(), out.toString()))) {
+                    SlidesProcess.class,
+                    SLIDES_HEAP_MB,
+                    place,
+                    List.of(request.toString(), out.toString(), left.toString()))) {
                 process.limit(LONGEST_SLIDES_MS, () -> LONGEST_SLIDES_MS);
                 if (!"done".equals(process.readLine())) {
                     throw new IOException("The slides could not be written");
@@ -155,7 +173,7 @@ class LessonArchiver {
             }
             Path file = folder.newTemporaryFile();
             Files.move(out, file, StandardCopyOption.REPLACE_EXISTING);
-            return file;
+            return new Slides(file, Files.readAllLines(left));
         } finally {
             FileSystemUtils.deleteRecursively(place);
         }

@@ -4,12 +4,14 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -26,7 +28,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.code.CodeService.Code;
 import prolalia.app.code.CodeService.What;
-import prolalia.app.code.PaperStamper.Stamped;
+import prolalia.app.code.MadeFiles.Made;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.platform.Messages;
@@ -34,9 +36,9 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.SchoolAddress;
 import prolalia.app.school.SchoolAddress.Address;
 import prolalia.app.sharing.CodeLinks;
-import prolalia.app.sharing.Link;
 import prolalia.core.code.CodeCard.Layout;
 import prolalia.core.code.LabelSheet;
+import prolalia.core.code.SchoolHours;
 import prolalia.core.code.SheetGrid.MisfitException;
 import prolalia.core.code.SheetPaper;
 import prolalia.core.lesson.SpeakingName;
@@ -46,6 +48,7 @@ import prolalia.formats.code.CodeSheet;
 import prolalia.formats.code.CodeSheet.Item;
 import prolalia.formats.code.SheetPdf;
 import prolalia.formats.code.SheetSvg;
+import prolalia.formats.code.Stamping.Manner;
 import prolalia.formats.lesson.ZipOut;
 
 /** The codes of a lesson. */
@@ -55,7 +58,7 @@ class CodeController {
 
     private final CodeService codes;
     private final CodeLinks links;
-    private final PaperStamper stamper;
+    private final StampService stamped;
     private final LessonService lessons;
     private final SchoolAddress addresses;
     private final Messages messages;
@@ -64,14 +67,14 @@ class CodeController {
     CodeController(
             CodeService codes,
             CodeLinks links,
-            PaperStamper stamper,
+            StampService stamped,
             LessonService lessons,
             SchoolAddress addresses,
             Messages messages,
             Clock clock) {
         this.codes = codes;
         this.links = links;
-        this.stamper = stamper;
+        this.stamped = stamped;
         this.lessons = lessons;
         this.addresses = addresses;
         this.messages = messages;
@@ -99,7 +102,7 @@ class CodeController {
         model.addAttribute("layouts", Layout.values());
         model.addAttribute("papers", SheetPaper.values());
         model.addAttribute("labelSheets", LabelSheet.values());
-        model.addAttribute("canStamp", stamper.canStamp(id));
+        model.addAttribute("canStamp", stamped.canStamp(id));
         model.addAttribute("when", messages);
         model.addAttribute("words", messages.forBrowser("codes"));
         return "code/codes";
@@ -174,6 +177,24 @@ class CodeController {
         return back(id);
     }
 
+    /** They open in school hours alone; without times, always. */
+    @PostMapping("/lessons/{id}/codes/hours")
+    String hours(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String from,
+            @RequestParam(defaultValue = "") String to,
+            @RequestParam(defaultValue = "") List<String> codes,
+            RedirectAttributes said) {
+        Optional<SchoolHours> hours = SchoolHours.between(from, to);
+        if (hours.isEmpty() && !(from + to).isBlank()) {
+            said.addFlashAttribute("said", messages.say("codes.noHours"));
+        } else {
+            links.openIn(teacher.actor(), id, codes, hours.orElse(null));
+        }
+        return back(id);
+    }
+
     private static String back(String lessonId) {
         return "redirect:/lessons/" + lessonId + "/codes";
     }
@@ -224,52 +245,58 @@ class CodeController {
 
     private List<Item> items(
             SignedInTeacher teacher, LessonView lesson, List<String> tokens, HttpServletRequest request) {
-        return codes.items(teacher.actor(), lesson, addresses.address(request).base(), tokens);
+        return codes.items(teacher.actor(), lesson, base(request), tokens);
     }
 
     private void printed(SignedInTeacher teacher, LessonView lesson, List<String> tokens, HttpServletRequest request) {
-        links.printed(
-                teacher.actor(),
-                lesson.summary().id(),
-                tokens,
-                addresses.address(request).base());
+        links.printed(teacher.actor(), lesson.summary().id(), tokens, base(request));
     }
 
-    /** The paper that was brought in, with a code at each question, or one on each page. */
-    @GetMapping("/lessons/{id}/codes/paper.pdf")
-    Object paper(
+    /** Puts codes on the papers that the lesson was made of; answers what became of it, and where they are. */
+    @PostMapping("/lessons/{id}/codes/paper")
+    String paper(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
-            @RequestParam(defaultValue = "false") boolean oneAPage,
+            @RequestParam("where") Manner manner,
             @RequestParam(defaultValue = "false") boolean signed,
             HttpServletRequest request,
-            RedirectAttributes said)
+            Model model)
             throws IOException {
-        LessonView lesson = lessons.lesson(teacher.actor(), id);
-        List<Link> holding = links.of(teacher.actor(), id).stream()
-                .filter(link -> !link.withdrawn())
-                .toList();
-        if (!stamper.canStamp(id)) {
-            throw new NotFoundException("paper");
-        }
-        Stamped stamped =
-                stamper.stamp(lesson, holding, addresses.address(request).base(), oneAPage, signed);
-        if (stamped.file() == null) {
-            String why = stamped.answer().signed()
-                    ? "codes.signed"
-                    : "intake.refusal." + stamped.answer().refused();
-            said.addFlashAttribute("said", messages.say(why, lesson.summary().title()));
-            said.addFlashAttribute("signed", stamped.answer().signed());
-            return back(id);
-        }
-        printed(teacher, lesson, List.of(), request);
-        try {
-            byte[] paper = Files.readAllBytes(stamped.file());
-            return file(
-                    paper, "application/pdf", SpeakingName.of(lesson.summary().title()) + " (with codes).pdf");
-        } finally {
-            Files.deleteIfExists(stamped.file());
-        }
+        model.addAttribute("made", stamped.papers(teacher.actor(), id, base(request), manner, signed));
+        model.addAttribute("where", manner);
+        model.addAttribute("lessonId", id);
+        return "code/stamped";
+    }
+
+    /** Writes the lesson as slides with a code on each. */
+    @PostMapping("/lessons/{id}/codes/slides")
+    String slides(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            HttpServletRequest request,
+            Model model)
+            throws IOException {
+        model.addAttribute("made", List.of(stamped.slides(teacher.actor(), id, base(request))));
+        model.addAttribute("lessonId", id);
+        return "code/stamped";
+    }
+
+    /** A file that was made so. */
+    @GetMapping("/lessons/{id}/codes/files/{made}")
+    ResponseEntity<Resource> made(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable("made") String token) {
+        Made made = stamped.file(teacher.actor(), id, token);
+        return ResponseEntity.ok()
+                .contentType(MediaType.valueOf(made.type()))
+                .cacheControl(CacheControl.noStore())
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(made.name()))
+                .body(new FileSystemResource(made.file()));
+    }
+
+    private String base(HttpServletRequest request) {
+        return addresses.address(request).base();
     }
 
     /** All codes as pictures, with a list. */
@@ -320,12 +347,14 @@ class CodeController {
         return ResponseEntity.ok()
                 .contentType(MediaType.valueOf(type))
                 .cacheControl(CacheControl.noStore())
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(name, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
+                .header(HttpHeaders.CONTENT_DISPOSITION, attachment(name))
                 .body(content);
+    }
+
+    private static String attachment(String name) {
+        return ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString();
     }
 }

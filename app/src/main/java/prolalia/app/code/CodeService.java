@@ -2,11 +2,14 @@ package prolalia.app.code;
 
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import net.coobird.thumbnailator.Thumbnails;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -43,13 +46,15 @@ class CodeService {
     private final LessonService lessons;
     private final MediaStore media;
     private final Messages messages;
+    private final Clock clock;
 
-    CodeService(CodeLinks links, LinkUse use, LessonService lessons, MediaStore media, Messages messages) {
+    CodeService(CodeLinks links, LinkUse use, LessonService lessons, MediaStore media, Messages messages, Clock clock) {
         this.links = links;
         this.use = use;
         this.lessons = lessons;
         this.media = media;
         this.messages = messages;
+        this.clock = clock;
     }
 
     /** What codes are made for in one press. */
@@ -66,6 +71,7 @@ class CodeService {
      * A code as it is listed.
      *
      * @param name of what it opens; null: that isn't there any more
+     * @param ended whether its last day is over
      * @param silent whether nothing is heard there
      * @param used all that it was used for
      * @param days scans of the last days, the newest last
@@ -77,6 +83,7 @@ class CodeService {
             Link link,
             String name,
             int page,
+            boolean ended,
             boolean silent,
             Count used,
             List<Integer> days,
@@ -85,6 +92,11 @@ class CodeService {
             String brokenBy) {
         public boolean isThere() {
             return name != null;
+        }
+
+        /** Whether it leads somewhere, and so is printed. */
+        public boolean holds() {
+            return isThere() && !ended && !link.withdrawn();
         }
     }
 
@@ -105,6 +117,7 @@ class CodeService {
                     link,
                     name(lesson, link),
                     page(lesson, link),
+                    link.hasEnded(clock.millis()),
                     isSilent(lesson, link),
                     count,
                     CodeUsePicture.days(hours, now),
@@ -112,7 +125,7 @@ class CodeService {
                     hours.isEmpty() ? null : hours.get(hours.size() - 1).ms(),
                     elsewhere ? link.printedBase() : null));
         }
-        codes.sort(Comparator.comparing((Code code) -> code.link().withdrawn())
+        codes.sort(Comparator.comparing((Code code) -> code.link().withdrawn() || code.ended())
                 .thenComparing(Code::page)
                 .thenComparing(code -> order(lesson, code.link())));
         return codes;
@@ -120,11 +133,23 @@ class CodeService {
 
     int make(Teacher teacher, String lessonId, What what) {
         LessonView lesson = lessons.lesson(teacher, lessonId);
+        return make(
+                teacher,
+                lesson,
+                what,
+                lesson.pages().stream().map(page -> page.page().id()).collect(Collectors.toSet()));
+    }
+
+    /** @param pages for which alone they are made */
+    int make(Teacher teacher, LessonView lesson, What what, Set<String> pages) {
         List<Goal> goals = new ArrayList<>();
         if (what == What.LESSON) {
             goals.add(new Goal(null, null));
         }
         for (PageView page : lesson.pages()) {
+            if (!pages.contains(page.page().id())) {
+                continue;
+            }
             if (what == What.PAGES || what == What.STATIONS) {
                 goals.add(new Goal(page.page().id(), null));
             }
@@ -137,7 +162,7 @@ class CodeService {
             }
         }
         LinkPurpose purpose = what == What.STATIONS ? LinkPurpose.STATION : LinkPurpose.PAPER;
-        return links.make(teacher, lessonId, goals, purpose);
+        return links.make(teacher, lesson.summary().id(), goals, purpose);
     }
 
     /** One code for a page or a line. */
@@ -162,7 +187,7 @@ class CodeService {
         List<Item> items = new ArrayList<>();
         for (Code code : codes(teacher, lesson, base, CodeUsePicture.Clock.NONE)) {
             Link link = code.link();
-            if (code.isThere() && !link.withdrawn() && (tokens.isEmpty() || tokens.contains(link.token()))) {
+            if (code.holds() && (tokens.isEmpty() || tokens.contains(link.token()))) {
                 items.add(new Item(
                         code.name(),
                         link.address(base),
@@ -241,7 +266,7 @@ class CodeService {
                         .orElse(messages.say("codes.page", page.number()));
     }
 
-    private static String words(ScriptLine line) {
+    static String words(ScriptLine line) {
         String label = line.line().traits().label();
         String words = (label == null ? "" : label + " ") + line.line().words();
         return words.length() <= LONGEST_NAME

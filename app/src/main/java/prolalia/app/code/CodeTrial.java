@@ -1,5 +1,6 @@
 package prolalia.app.code;
 
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -23,6 +24,7 @@ import prolalia.app.sharing.Link;
 import prolalia.app.sharing.LinkService;
 import prolalia.app.sharing.LinkService.Target;
 import prolalia.core.code.CodePrint;
+import prolalia.formats.code.CodeReader;
 import prolalia.formats.code.ScanProcess;
 import prolalia.formats.code.ScanProcess.Answer;
 import prolalia.formats.code.ScanProcess.FoundCode;
@@ -32,6 +34,8 @@ import prolalia.formats.paper.PaperRefusedException;
 @Service
 class CodeTrial {
     static final long LARGEST_BYTES = 60L << 20;
+
+    static final int LONGEST_FRAME_PX = 1_280;
 
     private static final int HEAP_MB = 640;
     private static final long LONGEST_MS = 180_000;
@@ -104,6 +108,28 @@ class CodeTrial {
             Files.deleteIfExists(file);
             FileSystemUtils.deleteRecursively(place);
         }
+    }
+
+    /**
+     * What a running camera sees.
+     *
+     * @param luminance of each point, row by row: nothing that would have to be opened
+     * @throws IllegalArgumentException if there aren't width × height of them, or more than a frame has
+     */
+    List<Tried> inFrame(byte[] luminance, int width, int height, String base) {
+        if (width < 1
+                || height < 1
+                || width > LONGEST_FRAME_PX
+                || height > LONGEST_FRAME_PX
+                || luminance.length != width * height) {
+            throw new IllegalArgumentException(width + " × " + height + " is not " + luminance.length);
+        }
+        BufferedImage frame = new BufferedImage(width, height, BufferedImage.TYPE_BYTE_GRAY);
+        frame.getRaster().setDataElements(0, 0, width, height, luminance);
+        List<FoundCode> codes = CodeReader.read(frame).stream()
+                .map(found -> new FoundCode(1, found.text(), found.area(), 0, true))
+                .toList();
+        return codes.stream().map(code -> tried(code, codes, base)).toList();
     }
 
     private Tried tried(FoundCode code, List<FoundCode> all, String base) {

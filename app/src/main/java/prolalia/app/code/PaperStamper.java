@@ -8,7 +8,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.lesson.LessonService.LessonView;
@@ -26,8 +28,9 @@ import prolalia.core.place.Area;
 import prolalia.core.place.WordPlaces.StandingWord;
 import prolalia.formats.code.StampProcess;
 import prolalia.formats.code.StampProcess.Answer;
-import prolalia.formats.code.StampProcess.Code;
 import prolalia.formats.code.StampProcess.Request;
+import prolalia.formats.code.Stamping.Code;
+import prolalia.formats.code.Stamping.Manner;
 
 /** The teacher's own paper with a code at each question. It is opened in a program of its own; the original stays as it is. */
 @Service
@@ -45,57 +48,79 @@ class PaperStamper {
         this.folder = folder;
     }
 
-    /** Whether a lesson has pages that came from a PDF. */
-    boolean canStamp(String lessonId) {
-        return !sources.ofLesson(lessonId, Type.PDF).isEmpty();
+    /** The pages that came from a PDF. */
+    Set<String> pages(String lessonId) {
+        return sources.ofLesson(lessonId, Type.PDF).keySet();
     }
 
     /**
-     * What became of it.
+     * What became of a paper.
      *
-     * @param file the paper, which whoever sends it deletes; null: there is none
-     * @param left the addresses for which there was no room
+     * @param file with the codes, which whoever sends it deletes; null: there is none
+     * @param codes that were to be put on it, by their addresses
      */
-    record Stamped(Path file, Answer answer, List<String> left) {}
+    record Stamped(Path file, Answer answer, Map<String, Code> codes) {}
 
-    /** @param links that hold @param base the school's address @param oneAPage a code for each page, in a corner */
-    Stamped stamp(LessonView lesson, List<Link> links, String base, boolean oneAPage, boolean evenIfSigned)
+    /**
+     * @param links that hold
+     * @param base the school's address
+     * @return one for each paper from which the lesson was made
+     */
+    List<Stamped> stamp(LessonView lesson, List<Link> links, String base, Manner manner, boolean evenIfSigned)
             throws IOException {
         Map<String, PageSource> ofPages = sources.ofLesson(lesson.summary().id(), Type.PDF);
-        String paper = ofPages.values().stream()
-                .map(PageSource::fileHash)
-                .findFirst()
-                .orElseThrow(() -> new IOException("No paper"));
-        List<Code> codes = new ArrayList<>();
-        List<String> left = new ArrayList<>();
+        Map<String, Map<String, Code>> ofPapers = new LinkedHashMap<>();
+        lesson.pages().stream()
+                .map(page -> ofPages.get(page.page().id()))
+                .filter(Objects::nonNull)
+                .forEach(source -> ofPapers.computeIfAbsent(source.fileHash(), none -> new LinkedHashMap<>()));
         // Of several codes for the same place the newest is printed.
         Map<String, Link> newest = new LinkedHashMap<>();
         links.forEach(link -> newest.put(link.pageId() + " " + link.lineId(), link));
-        for (Link link : newest.values()) {
-            PageView page = CodeService.view(lesson, link);
-            PageSource source = page == null ? null : ofPages.get(page.page().id());
-            boolean fits = link.lineId() == null == oneAPage;
-            if (source == null || !source.fileHash().equals(paper) || !fits) {
+        for (PageView page : lesson.pages()) {
+            PageSource source = ofPages.get(page.page().id());
+            if (source == null) {
                 continue;
             }
-            Optional<Wanted> wanted = oneAPage ? Optional.empty() : wanted(page, link.lineId());
-            if (oneAPage || wanted.isPresent()) {
-                codes.add(new Code(source.number(), link.address(base), wanted.orElse(null)));
-            } else {
-                left.add(link.address(base));
+            if (manner == Manner.ONE_A_PAGE) {
+                Link link = newest.get(page.page().id() + " null");
+                put(link, source, null, page.page().title(), base, ofPapers);
+                continue;
+            }
+            for (ScriptLine line : page.lines()) {
+                Link link = newest.get(page.page().id() + " " + line.line().id());
+                put(link, source, wanted(page, line.line().id()).orElse(null), CodeService.words(line), base, ofPapers);
             }
         }
-        return run(media.file(paper), codes, oneAPage, evenIfSigned, left);
+        List<Stamped> stamped = new ArrayList<>();
+        for (Map.Entry<String, Map<String, Code>> paper : ofPapers.entrySet()) {
+            stamped.add(run(media.file(paper.getKey()), paper.getValue(), manner, evenIfSigned));
+        }
+        return stamped;
     }
 
-    private Stamped run(Path paper, List<Code> codes, boolean oneAPage, boolean evenIfSigned, List<String> left)
-            throws IOException {
+    private static void put(
+            Link link,
+            PageSource source,
+            Wanted wanted,
+            String name,
+            String base,
+            Map<String, Map<String, Code>> ofPapers) {
+        if (link != null) {
+            String address = link.address(base);
+            String typed = link.typed() == null ? "" : link.typed();
+            ofPapers.get(source.fileHash())
+                    .put(address, new Code(source.number(), name == null ? "" : name, address, typed, wanted));
+        }
+    }
+
+    private Stamped run(Path paper, Map<String, Code> codes, Manner manner, boolean evenIfSigned) throws IOException {
         Path place = folder.newTemporaryFolder();
         try {
             Path request = place.resolve("request.json");
             Path answered = place.resolve("answer.json");
             Path out = place.resolve("stamped.pdf");
-            new Request(paper.toAbsolutePath(), out, codes, oneAPage, evenIfSigned).write(request);
+            new Request(paper.toAbsolutePath(), out, List.copyOf(codes.values()), manner, evenIfSigned).write(request);
             try (LimitedProcess process = new LimitedProcess(
                     StampProcess.class, HEAP_MB, place, List.of(request.toString(), answered.toString()))) {
                 process.limit(LONGEST_MS, () -> LONGEST_MS);
@@ -105,12 +130,11 @@ class PaperStamper {
             }
             Answer answer = Answer.read(answered);
             if (answer.signed() || answer.refused() != null) {
-                return new Stamped(null, answer, left);
+                return new Stamped(null, answer, codes);
             }
-            left.addAll(answer.left());
             Path file = folder.newTemporaryFile();
             Files.move(out, file, StandardCopyOption.REPLACE_EXISTING);
-            return new Stamped(file, answer, left);
+            return new Stamped(file, answer, codes);
         } finally {
             FileSystemUtils.deleteRecursively(place);
         }

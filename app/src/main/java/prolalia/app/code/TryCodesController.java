@@ -1,6 +1,7 @@
 package prolalia.app.code;
 
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
 import org.springframework.http.HttpStatus;
@@ -11,6 +12,8 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.server.ResponseStatusException;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.code.CodeTrial.Tried;
 import prolalia.app.platform.IncomingFiles;
@@ -35,7 +38,10 @@ class TryCodesController {
     }
 
     @GetMapping("/try-codes")
-    String page(@AuthenticationPrincipal SignedInTeacher teacher, Model model) {
+    String page(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletResponse response, Model model) {
+        // Here alone.
+        response.setHeader("Permissions-Policy", "microphone=(self), camera=(self), geolocation=()");
+        model.addAttribute("frame", CodeTrial.LONGEST_FRAME_PX);
         model.addAttribute("words", messages.forBrowser("tryCodes"));
         return "code/try";
     }
@@ -48,6 +54,28 @@ class TryCodesController {
                 files.open(request, CodeTrial.LARGEST_BYTES),
                 addresses.address(request).base());
         model.addAttribute("tried", tried);
+        return "code/tried";
+    }
+
+    /** What is on a frame of a camera: the luminance of its points, a byte each. */
+    @PutMapping("/try-codes/frame")
+    String frame(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @RequestParam int width,
+            @RequestParam int height,
+            HttpServletRequest request,
+            Model model)
+            throws IOException {
+        long most = (long) CodeTrial.LONGEST_FRAME_PX * CodeTrial.LONGEST_FRAME_PX;
+        byte[] points = files.open(request, most).readAllBytes();
+        try {
+            model.addAttribute(
+                    "tried",
+                    trial.inFrame(
+                            points, width, height, addresses.address(request).base()));
+        } catch (IllegalArgumentException noFrame) {
+            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, noFrame.getMessage(), noFrame);
+        }
         return "code/tried";
     }
 

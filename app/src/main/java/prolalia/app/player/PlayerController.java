@@ -17,7 +17,9 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.servlet.ModelAndView;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.player.PlayerService.AsleepException;
 import prolalia.app.player.PlayerService.Way;
 import prolalia.app.player.PlayerService.WithdrawnException;
 import prolalia.app.school.SchoolAddress;
@@ -136,6 +138,13 @@ class PlayerController {
     String withdrawn(HttpServletResponse response) {
         response.setStatus(HttpStatus.GONE.value());
         return "player/closed";
+    }
+
+    /** It stays in the browsers that keep it: it opens again. */
+    @ExceptionHandler(AsleepException.class)
+    ModelAndView asleep(AsleepException asleep, HttpServletResponse response) {
+        response.setStatus(HttpStatus.FORBIDDEN.value());
+        return new ModelAndView("player/closed", "hours", asleep.link().hours());
     }
 
     @ExceptionHandler(NotFoundException.class)

@@ -85,6 +85,19 @@ public class PlayerService {
     /** The teacher took the link back. */
     static final class WithdrawnException extends RuntimeException {}
 
+    /** The code opens in school hours alone. */
+    static final class AsleepException extends RuntimeException {
+        private final transient Link link;
+
+        private AsleepException(Link link) {
+            this.link = link;
+        }
+
+        Link link() {
+            return link;
+        }
+    }
+
     /** How somebody comes to a lesson. */
     enum Way {
         LINK("/l/"),
@@ -152,6 +165,9 @@ public class PlayerService {
             throw new NotFoundException("removed lesson");
         }
         Link link = target.link();
+        if (links.isAsleep(link)) {
+            throw new AsleepException(link);
+        }
         return opened.get(new Revision(target.lessonId(), target.revision(), link.pageId(), link.lineId()), this::read);
     }
 

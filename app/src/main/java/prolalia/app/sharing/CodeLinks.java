@@ -19,6 +19,7 @@ import prolalia.app.lesson.Right;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
+import prolalia.core.code.SchoolHours;
 import prolalia.core.code.TypedCode;
 
 /** The links behind scannable codes: to a page or a line of a lesson, each withdrawn and renewed by itself. */
@@ -64,10 +65,11 @@ public class CodeLinks {
         int made = 0;
         for (Goal goal : goals) {
             boolean known = there.stream()
-                    .anyMatch(link ->
-                            !link.withdrawn() && link.purpose() == purpose && link.isTo(goal.pageId(), goal.lineId()));
+                    .anyMatch(link -> link.holds(clock.millis())
+                            && link.purpose() == purpose
+                            && link.isTo(goal.pageId(), goal.lineId()));
             if (!known) {
-                add(lesson, purpose, goal.pageId(), goal.lineId(), null);
+                add(lesson, purpose, goal.pageId(), goal.lineId(), null, null);
                 made++;
             }
         }
@@ -77,13 +79,15 @@ public class CodeLinks {
         return made;
     }
 
-    private void add(LessonRef lesson, LinkPurpose purpose, String pageId, String lineId, Long endsAt) {
+    private void add(
+            LessonRef lesson, LinkPurpose purpose, String pageId, String lineId, Long endsAt, SchoolHours hours) {
         String typed;
         do {
             typed = TypedCode.any(random::nextInt).words();
         } while (links.byTyped(typed).isPresent());
         links.add(
-                new Link(newToken(), purpose, lesson.id(), pageId, lineId, typed, endsAt, false, null), clock.millis());
+                new Link(newToken(), purpose, lesson.id(), pageId, lineId, typed, endsAt, hours, false, null),
+                clock.millis());
     }
 
     private String newToken() {
@@ -117,7 +121,8 @@ public class CodeLinks {
         List<String> these = tokens(teacher, lessonId, tokens);
         for (Link link : links.codes(lesson.id())) {
             if (these.contains(link.token()) && !link.withdrawn()) {
-                add(lesson, link.purpose(), link.pageId(), link.lineId(), link.endsAt());
+                Long end = link.hasEnded(clock.millis()) ? null : link.endsAt();
+                add(lesson, link.purpose(), link.pageId(), link.lineId(), end, link.hours());
             }
         }
         withdraw(teacher, lessonId, these);
@@ -127,6 +132,12 @@ public class CodeLinks {
     @Transactional
     public void end(Teacher teacher, String lessonId, List<String> tokens, Long endsAt) {
         links.setEnd(tokens(teacher, lessonId, tokens), endsAt);
+    }
+
+    /** @param hours null: they open always */
+    @Transactional
+    public void openIn(Teacher teacher, String lessonId, List<String> tokens, SchoolHours hours) {
+        links.setHours(tokens(teacher, lessonId, tokens), hours);
     }
 
     /** They were printed with an address of the school. */

@@ -2,6 +2,7 @@ package prolalia.app.sharing;
 
 import java.util.Locale;
 import java.util.Objects;
+import prolalia.core.code.SchoolHours;
 
 /**
  * What leads to a lesson, to one page of it, or to one line.
@@ -11,6 +12,7 @@ import java.util.Objects;
  * @param lineId null: to all lines
  * @param typed what is typed in the place of its code; null: nothing
  * @param endsAt in ms since 1970; null: it doesn't end by itself
+ * @param hours in which it opens; null: always
  * @param withdrawn whether somebody took it back
  * @param printedBase the address of the school with which it was printed last; null: it wasn't
  */
@@ -22,6 +24,7 @@ public record Link(
         String lineId,
         String typed,
         Long endsAt,
+        SchoolHours hours,
         boolean withdrawn,
         String printedBase) {
     /** What is after the address of the school. */
@@ -37,6 +40,16 @@ public record Link(
         String address = base + path();
         boolean hasPath = base.indexOf('/', base.indexOf("//") + 2) >= 0;
         return purpose == LinkPurpose.GIVEN || hasPath ? address : address.toUpperCase(Locale.ROOT);
+    }
+
+    /** @param now in ms since 1970 */
+    public boolean hasEnded(long now) {
+        return endsAt != null && endsAt <= now;
+    }
+
+    /** Whether it leads somewhere, at the time at which it opens. */
+    public boolean holds(long now) {
+        return !withdrawn && !hasEnded(now);
     }
 
     boolean isTo(String page, String line) {

@@ -1,6 +1,9 @@
 package prolalia.app.sharing;
 
 import java.time.Clock;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
+import java.time.temporal.ChronoField;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -59,6 +62,13 @@ public class LinkService {
     /** Where a token leads, or nothing when there never was such a link. */
     public Optional<Target> follow(String token) {
         return links.target(token, clock.millis());
+    }
+
+    /** Whether it is asleep now: it opens in school hours alone. */
+    public boolean isAsleep(Link link) {
+        ZonedDateTime now = clock.instant().atZone(ZoneId.systemDefault());
+        return link.hours() != null
+                && !link.hours().isOpen(now.getDayOfWeek().getValue(), now.get(ChronoField.MINUTE_OF_DAY));
     }
 
     /** The title of the lesson to which a link leads; empty when it leads to none, or to none any more. */

@@ -12,6 +12,7 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.db.tables.records.LinkRecord;
+import prolalia.core.code.SchoolHours;
 
 @Repository
 class LinkStore {
@@ -49,6 +50,7 @@ class LinkStore {
                 row.getLineId(),
                 row.getTyped(),
                 row.getEndsAt(),
+                SchoolHours.ofStored(row.getHours()),
                 row.getWithdrawnAt() != null,
                 row.getPrintedBase());
     }
@@ -89,7 +91,7 @@ class LinkStore {
     }
 
     void add(LessonRef lesson, LinkPurpose purpose, String token, long now) {
-        add(new Link(token, purpose, lesson.id(), null, null, null, null, false, null), now);
+        add(new Link(token, purpose, lesson.id(), null, null, null, null, null, false, null), now);
     }
 
     void add(Link link, long now) {
@@ -101,6 +103,7 @@ class LinkStore {
                 .set(LINK.LINE_ID, link.lineId())
                 .set(LINK.TYPED, link.typed())
                 .set(LINK.ENDS_AT, link.endsAt())
+                .set(LINK.HOURS, link.hours() == null ? null : link.hours().stored())
                 .set(LINK.MADE_AT, now)
                 .execute();
     }
@@ -124,6 +127,14 @@ class LinkStore {
     void setEnd(Collection<String> tokens, Long endsAt) {
         writing.update(LINK)
                 .set(LINK.ENDS_AT, endsAt)
+                .where(LINK.TOKEN.in(tokens))
+                .execute();
+    }
+
+    /** @param hours null: they open always */
+    void setHours(Collection<String> tokens, SchoolHours hours) {
+        writing.update(LINK)
+                .set(LINK.HOURS, hours == null ? null : hours.stored())
                 .where(LINK.TOKEN.in(tokens))
                 .execute();
     }

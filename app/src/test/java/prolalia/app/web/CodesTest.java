@@ -2,17 +2,25 @@ package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.poi.xslf.usermodel.XMLSlideShow;
+import org.apache.poi.xslf.usermodel.XSLFSlide;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import prolalia.formats.code.CodeReader;
@@ -102,7 +110,7 @@ class CodesTest extends RunningHouse {
                     .as("text is text")
                     .contains("Omar buys a loaf.");
         }
-        byte[] paper = ines.get("/lessons/" + lesson + "/codes/paper.pdf").body();
+        byte[] paper = made("paper", "where", "EACH_QUESTION_REST_AT_END");
         byte[] original = Files.readAllBytes(Path.of("src/main/resources/demo/bakery.pdf"));
         assertThat(new String(paper, 0, original.length, StandardCharsets.ISO_8859_1))
                 .as("the original is still there, byte by byte")
@@ -120,12 +128,92 @@ class CodesTest extends RunningHouse {
                 .contains("The file");
     }
 
+    /** Made with codes, and taken. */
+    private byte[] made(String kind, String... fields) throws Exception {
+        String outcome = new String(
+                ines.form("/lessons/" + lesson + "/codes/" + kind, fields).body(), StandardCharsets.UTF_8);
+        assertThat(outcome).contains("codes stand on it");
+        return ines.get(Visitor.first(outcome, "href=\"(/lessons/[^\"]+/codes/files/[^\"]+)\""))
+                .body();
+    }
+
+    @Test
+    void slidesHaveACodeEachThatOpensTheirPage() throws Exception {
+        byte[] slides = made("slides");
+        List<String> paths = new ArrayList<>();
+        try (XMLSlideShow show = new XMLSlideShow(new ByteArrayInputStream(slides))) {
+            double scale = 1_600 / show.getPageSize().getWidth();
+            for (XSLFSlide slide : show.getSlides()) {
+                BufferedImage picture = new BufferedImage(
+                        1_600, (int) (scale * show.getPageSize().getHeight()), BufferedImage.TYPE_INT_RGB);
+                Graphics2D graphics = picture.createGraphics();
+                graphics.fillRect(0, 0, picture.getWidth(), picture.getHeight());
+                graphics.scale(scale, scale);
+                slide.draw(graphics);
+                graphics.dispose();
+                CodeReader.read(picture)
+                        .forEach(code -> paths.add(code.text().replaceFirst("^HTTP://[^/]+/C/", "/C/")));
+            }
+        }
+        assertThat(paths).hasSize(3).doesNotHaveDuplicates();
+        assertThat(child.page(paths.get(0))).contains("Nadia");
+    }
+
+    @Test
+    void outsideSchoolHoursAndAfterItsLastDayACodeIsClosed() throws Exception {
+        ines.form("/lessons/" + lesson + "/codes", "made", "LESSON");
+        String path = paths("whole lesson").get(0);
+        assertThat(child.get(path).statusCode()).isEqualTo(200);
+        // Whatever day and time it is: a minute that is not now.
+        String never = LocalTime.now(ZoneId.systemDefault()).getHour() < 12 ? "23:58" : "00:00";
+        String until = never.equals("00:00") ? "00:01" : "23:59";
+        String codes = "/lessons/" + lesson + "/codes/";
+        ines.form(codes + "hours", "from", never, "to", until, "codes", path.substring(3));
+        assertThat(child.get(path).statusCode()).isEqualTo(403);
+        assertThat(new String(child.get(path).body(), StandardCharsets.UTF_8))
+                .contains("Monday to Friday, from " + never);
+        assertThat(new String(
+                        ines.form(codes + "hours", "from", "9:00", "to", "8:00").body(), StandardCharsets.UTF_8))
+                .contains("Nothing was changed");
+        ines.form(codes + "hours", "from", "", "to", "", "codes", path.substring(3));
+        assertThat(child.get(path).statusCode()).isEqualTo(200);
+        ines.form(codes + "end", "day", "2020-01-31", "codes", path.substring(3));
+        assertThat(child.get(path).statusCode()).isEqualTo(410);
+        assertThat(codes()).contains("ended");
+        assertThat(new String(
+                        ines.form("/lessons/" + lesson + "/codes", "made", "LESSON")
+                                .body(),
+                        StandardCharsets.UTF_8))
+                .as("another takes the place of one that has ended")
+                .contains("One code was made");
+    }
+
+    @Test
+    void aCameraIsLookedThroughFrameByFrame() throws Exception {
+        ines.form("/lessons/" + lesson + "/codes", "made", "QUESTIONS");
+        byte[] sheet = ines.get("/lessons/" + lesson + "/codes/sheet.pdf?arrangement=GRID&paper=A4")
+                .body();
+        try (PDDocument document = Loader.loadPDF(sheet)) {
+            BufferedImage page = new PDFRenderer(document).renderImageWithDPI(0, 100, ImageType.GRAY);
+            byte[] points = (byte[]) page.getRaster().getDataElements(0, 0, page.getWidth(), page.getHeight(), null);
+            String at = "/try-codes/frame?width=" + page.getWidth() + "&height=";
+            assertThat(new String(
+                            ines.send("PUT", at + page.getHeight(), "application/octet-stream", points)
+                                    .body(),
+                            StandardCharsets.UTF_8))
+                    .contains("How many rolls can she buy?");
+            assertThat(ines.send("PUT", at + "7", "application/octet-stream", points)
+                            .statusCode())
+                    .isEqualTo(400);
+        }
+    }
+
     @Test
     void allOfThemComeAsPicturesWithAList() throws Exception {
         ines.form("/lessons/" + lesson + "/codes", "made", "PAGES");
         int pictures = 0;
         String list = "";
-        try (ZipInputStream zip = new ZipInputStream(new java.io.ByteArrayInputStream(
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(
                 ines.get("/lessons/" + lesson + "/codes.zip").body()))) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 pictures += entry.getName().endsWith(".png") ? 1 : 0;

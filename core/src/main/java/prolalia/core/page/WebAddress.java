@@ -7,7 +7,8 @@ import java.util.regex.Pattern;
 
 /** Addresses of the web as people and files write them, made into what RFC 3986 lets stand in a document. */
 public final class WebAddress {
-    private static final int LONGEST = 2_000;
+    /** Longer ones are none that anybody wrote. */
+    public static final int LONGEST = 2_000;
 
     /** Scheme, authority, and the rest (RFC 3986, appendix B). */
     private static final Pattern PARTS = Pattern.compile("(?is)(https?)://([^/?#\\s]+)([^\\s]*)");

@@ -83,6 +83,14 @@ public record CodeSheet(SheetGrid grid, List<List<Mark>> sheets, List<Item> left
         return new CodeSheet(grid, sheets, leftOut);
     }
 
+    /** The codes of a sheet, in the order of their cells. */
+    List<CodeMark> codes(int sheet) {
+        return sheets.get(sheet).stream()
+                .filter(CodeMark.class::isInstance)
+                .map(CodeMark.class::cast)
+                .toList();
+    }
+
     private static Optional<CodeCard> card(Item item, Layout layout, SheetGrid grid) {
         try {
             return CodeCard.in(

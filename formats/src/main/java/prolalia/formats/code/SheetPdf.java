@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.text.Bidi;
+import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
@@ -63,23 +64,31 @@ public final class SheetPdf {
         try (PDDocument document = new PDDocument();
                 ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             document.getDocumentInformation().setTitle(title);
-            SheetPaper paper = sheet.grid().paper();
-            SheetPdf pdf = new SheetPdf(document, paper);
-            for (List<Mark> marks : sheet.sheets()) {
-                PDPage page = new PDPage(new PDRectangle(
-                        (float) paper.widthMm() * POINTS_PER_MM, (float) paper.heightMm() * POINTS_PER_MM));
-                document.addPage(page);
-                try (PDPageContentStream content = new PDPageContentStream(document, page)) {
-                    for (Mark mark : marks) {
-                        pdf.draw(content, mark);
-                    }
-                }
-            }
+            add(sheet, document);
             document.save(out);
             return out.toByteArray();
         } catch (IOException impossible) {
             throw new UncheckedIOException("Writing to memory", impossible);
         }
+    }
+
+    /** Adds the sheets as the last pages of a document; answers these. */
+    static List<PDPage> add(CodeSheet sheet, PDDocument document) throws IOException {
+        SheetPaper paper = sheet.grid().paper();
+        SheetPdf pdf = new SheetPdf(document, paper);
+        List<PDPage> pages = new ArrayList<>();
+        for (List<Mark> marks : sheet.sheets()) {
+            PDPage page = new PDPage(
+                    new PDRectangle((float) paper.widthMm() * POINTS_PER_MM, (float) paper.heightMm() * POINTS_PER_MM));
+            document.addPage(page);
+            pages.add(page);
+            try (PDPageContentStream content = new PDPageContentStream(document, page)) {
+                for (Mark mark : marks) {
+                    pdf.draw(content, mark);
+                }
+            }
+        }
+        return pages;
     }
 
     private void draw(PDPageContentStream content, Mark mark) throws IOException {

@@ -29,6 +29,7 @@ import prolalia.core.code.CodePlaces.Hairline;
 import prolalia.core.code.CodePlaces.Place;
 import prolalia.core.code.CodePlaces.Placed;
 import prolalia.core.code.CodePlaces.Sheet;
+import prolalia.core.code.SheetPaper;
 import prolalia.core.place.Area;
 import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.PaperRefusedException.Reason;
@@ -68,7 +69,7 @@ public final class StampedPaper implements AutoCloseable {
         }
         if (document.isEncrypted()) {
             close(document);
-            throw new PaperRefusedException(Reason.ENCRYPTED);
+            throw new PaperRefusedException(Reason.LOCKED);
         }
         return new StampedPaper(document);
     }
@@ -177,6 +178,23 @@ public final class StampedPaper implements AutoCloseable {
         content.moveTo(from.x, from.y);
         content.lineTo(to.x, to.y);
         content.stroke();
+    }
+
+    /** The paper that a sheet for its end is printed on: that of its first page, by its form. */
+    SheetPaper likeSheet() {
+        PDRectangle box = document.getPage(0).getCropBox();
+        double form =
+                Math.max(box.getWidth(), box.getHeight()) / Math.max(1, Math.min(box.getWidth(), box.getHeight()));
+        double letter = SheetPaper.LETTER.heightMm() / SheetPaper.LETTER.widthMm();
+        double a4 = SheetPaper.A4.heightMm() / SheetPaper.A4.widthMm();
+        return Math.abs(form - letter) < Math.abs(form - a4) ? SheetPaper.LETTER : SheetPaper.A4;
+    }
+
+    /** Adds sheets behind the last page. */
+    void add(CodeSheet sheets) throws IOException {
+        SheetPdf.add(sheets, document);
+        document.getPages().getCOSObject().setNeedToBeUpdated(true);
+        changed = true;
     }
 
     private static int contents(PDPage page) {

@@ -10,6 +10,8 @@ public final class PaperRefusedException extends Exception {
         BROKEN,
         /** It wants a password. */
         ENCRYPTED,
+        /** It may be read, but not changed, without a password. */
+        LOCKED,
         /** Slides as they were saved before 2007. */
         OLD_SLIDES,
         /** Open document slides, which can't be drawn here. */

@@ -24,7 +24,7 @@ import org.openxmlformats.schemas.presentationml.x2006.main.CTApplicationNonVisu
 import org.openxmlformats.schemas.presentationml.x2006.main.CTPicture;
 import prolalia.core.page.WebAddress;
 import prolalia.core.place.Area;
-import prolalia.formats.slides.SoundTag;
+import prolalia.formats.lesson.SoundTag;
 
 /** The sounds, jumps and links of a slide. */
 final class SlideParts {

@@ -23,8 +23,8 @@ import org.apache.poi.xslf.usermodel.XSLFTextRun;
 import org.apache.poi.xslf.usermodel.XSLFTextShape;
 import org.openxmlformats.schemas.presentationml.x2006.main.CTPicture;
 import prolalia.core.intake.FoundPage;
+import prolalia.formats.lesson.SoundTag;
 import prolalia.formats.paper.PaperRefusedException.Reason;
-import prolalia.formats.slides.SoundTag;
 
 /** Slides (ISO/IEC 29500, PresentationML), read with POI. */
 final class SlidesPaper implements Paper {

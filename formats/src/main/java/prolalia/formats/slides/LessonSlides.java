@@ -43,6 +43,7 @@ import prolalia.core.published.StudentPage.SaidLine;
 import prolalia.core.published.StudentPages;
 import prolalia.formats.lesson.LessonFiles;
 import prolalia.formats.lesson.LessonFiles.Slide;
+import prolalia.formats.lesson.SoundTag;
 
 /**
  * A lesson as slides (PPTX, ISO/IEC 29500). A page that was made of a slide is that slide, as it came, with each take embedded
@@ -289,14 +290,14 @@ public final class LessonSlides {
             } else {
                 way.createHyperlink().linkToUrl(each.link().address());
             }
-            way.setText(SlideXml.plain(seen));
+            way.setText(SoundTag.plain(seen));
         }
     }
 
     private void text(XSLFSlide slide, Area area, String words, double share) {
         XSLFTextBox box = slide.createTextBox();
         box.setAnchor(anchor(area));
-        box.setText(SlideXml.plain(words))
+        box.setText(SoundTag.plain(words))
                 .setFontSize(share * show.getPageSize().getHeight() / LINE_BY_SIZE);
     }
 
@@ -315,7 +316,7 @@ public final class LessonSlides {
     }
 
     private static void describe(XSLFPictureShape shape, String words) {
-        ((CTPicture) shape.getXmlObject()).getNvPicPr().getCNvPr().setDescr(SlideXml.plain(words == null ? "" : words));
+        ((CTPicture) shape.getXmlObject()).getNvPicPr().getCNvPr().setDescr(SoundTag.plain(words == null ? "" : words));
     }
 
     private static Area within(Area board, Area area) {

@@ -31,11 +31,6 @@ final class SlideXml {
         return CTExtension.Factory.parse("<xml-fragment uri=\"" + uri + "\">" + content + "</xml-fragment>");
     }
 
-    /** Without the signs that XML 1.0 has no place for. */
-    static String plain(String words) {
-        return words.replaceAll("[\\p{Cc}&&[^\\t\\n\\r]]", "");
-    }
-
     /** The mark of a spot. */
     static XSLFPictureData mark(XMLSlideShow show) throws IOException {
         return show.addPicture(Shipped.read("prolalia/formats/slides/mark.png"), PictureType.PNG);

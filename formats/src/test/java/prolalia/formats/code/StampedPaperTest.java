@@ -26,6 +26,10 @@ import prolalia.core.code.SheetPaper;
 import prolalia.core.place.Area;
 import prolalia.formats.code.CodeReader.Found;
 import prolalia.formats.code.CodeSheet.Item;
+import prolalia.formats.code.Stamping.Code;
+import prolalia.formats.code.Stamping.Manner;
+import prolalia.formats.code.Stamping.Stamped;
+import prolalia.formats.code.Stamping.Standing;
 import prolalia.formats.paper.Paper;
 import prolalia.formats.paper.Papers;
 
@@ -94,6 +98,30 @@ class StampedPaperTest {
             assertThat(java.util.Arrays.copyOf(Files.readAllBytes(stamped), first.length))
                     .isEqualTo(first);
         }
+    }
+
+    @Test
+    void whatHasNoRoomStandsOnASheetAtTheEnd() throws Exception {
+        List<Code> codes = new ArrayList<>();
+        try (Paper paper = Papers.open(BAKERY)) {
+            List<Asked> asked = AskedPlaces.of(paper.lines().get(0));
+            codes.add(new Code(
+                    1, "First", address(1), "maple otter 7", asked.get(0).wanted()));
+            // Nobody knows where this one stands.
+            codes.add(new Code(2, "Ladybird", address(2), "maple otter 7", null));
+        }
+        Path stamped = folder.resolve("rest.pdf");
+        try (StampedPaper paper = StampedPaper.open(BAKERY)) {
+            int pages = paper.pages();
+            Stamped done = Stamping.stamp(paper, codes, Manner.EACH_QUESTION_REST_AT_END, CodePrint.DESK_DISTANCE_MM);
+            assertThat(done.left()).isEmpty();
+            assertThat(done.standing()).extracting(Standing::page).containsExactly(1, pages + 1);
+            paper.save(BAKERY, stamped);
+        }
+        assertThat(scanned(Files.readAllBytes(stamped))).contains(address(1), address(2));
+        byte[] first = Files.readAllBytes(BAKERY);
+        assertThat(java.util.Arrays.copyOf(Files.readAllBytes(stamped), first.length))
+                .isEqualTo(first);
     }
 
     private static boolean isPlain(BufferedImage picture, Area area) {

@@ -1,4 +1,4 @@
-package prolalia.formats.slides;
+package prolalia.formats.lesson;
 
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -21,10 +21,15 @@ public final class SoundTag {
 
     private SoundTag() {}
 
-    static void write(Line line, CTNonVisualDrawingProps mark) {
+    public static void write(Line line, CTNonVisualDrawingProps mark) {
         String label = line.traits().label();
-        mark.setName(SlideXml.plain(NAME + line.kind() + (label == null ? "" : " " + label)));
-        mark.setDescr(SlideXml.plain(line.words()));
+        mark.setName(plain(NAME + line.kind() + (label == null ? "" : " " + label)));
+        mark.setDescr(plain(line.words()));
+    }
+
+    /** Without the signs that XML 1.0 has no place for. */
+    public static String plain(String words) {
+        return words.replaceAll("[\\p{Cc}&&[^\\t\\n\\r]]", "");
     }
 
     /** Empty when it isn't one of ours. */

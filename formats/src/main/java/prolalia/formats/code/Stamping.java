@@ -1,0 +1,160 @@
+package prolalia.formats.code;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import prolalia.core.code.CodeCard;
+import prolalia.core.code.CodeCard.Layout;
+import prolalia.core.code.CodePlaces;
+import prolalia.core.code.CodePlaces.Place;
+import prolalia.core.code.CodePlaces.Placed;
+import prolalia.core.code.CodePlaces.Wanted;
+import prolalia.core.code.CodePrint;
+import prolalia.core.code.CodeSymbol;
+import prolalia.core.code.CodeSymbol.TooLongException;
+import prolalia.core.code.SheetPaper;
+import prolalia.core.place.Area;
+import prolalia.formats.code.CodeSheet.CodeMark;
+import prolalia.formats.code.CodeSheet.Item;
+
+/** Puts codes on a paper: at its questions, on its pages, or on sheets at its end. Stateless. */
+public final class Stamping {
+    private Stamping() {}
+
+    /** Where the codes stand. */
+    public enum Manner {
+        /** Beside the question that each is for; who has no room there is left. */
+        EACH_QUESTION,
+        /** Beside the question that each is for; who has no room there stands on a sheet at the end. */
+        EACH_QUESTION_REST_AT_END,
+        /** In a corner of its page. */
+        ONE_A_PAGE,
+        /** All on sheets at the end, as cards to be cut apart. */
+        AT_END
+    }
+
+    /**
+     * A code that is asked for.
+     *
+     * @param page from 1, that it is for
+     * @param name what a card at the end says; what the question is
+     * @param typed what is typed in its place; empty: nothing
+     * @param wanted where its question stands; null: that isn't known, or it is for the whole page
+     */
+    public record Code(int page, String name, String address, String typed, Wanted wanted) {}
+
+    /**
+     * A code that stands on the paper.
+     *
+     * @param page from 1, on which it stands
+     * @param area with its quiet zone, in shares of that page
+     * @param sideMm with its quiet zone
+     */
+    public record Standing(Code code, int page, Area area, double sideMm) {}
+
+    /** @param standing in the order in which they were asked for @param left those for which there was no room */
+    public record Stamped(List<Standing> standing, List<Code> left) {}
+
+    /**
+     * @param codes in the order in which they are read
+     * @param distanceMm from where they are scanned; where there is less room they are smaller
+     * @throws TooLongException if an address is too long for a code
+     */
+    public static Stamped stamp(StampedPaper paper, List<Code> codes, Manner manner, double distanceMm)
+            throws IOException, TooLongException {
+        List<Standing> standing = new ArrayList<>();
+        List<Code> left = new ArrayList<>();
+        if (codes.isEmpty()) {
+            return new Stamped(standing, left);
+        }
+        // All codes of a paper have one size where they can: that of the longest address.
+        String longest = codes.stream()
+                .map(Code::address)
+                .max(Comparator.comparingInt(String::length))
+                .orElseThrow();
+        CodePrint print = CodePrint.forDistance(CodeSymbol.of(longest), distanceMm);
+        if (manner == Manner.AT_END) {
+            left.addAll(codes);
+        } else {
+            for (int page = 1; page <= paper.pages(); page++) {
+                int number = page;
+                List<Code> own =
+                        codes.stream().filter(code -> code.page() == number).toList();
+                if (!own.isEmpty()) {
+                    onPage(paper, page, own, manner == Manner.ONE_A_PAGE, print, standing, left);
+                }
+            }
+        }
+        boolean restAtEnd = manner == Manner.AT_END || manner == Manner.EACH_QUESTION_REST_AT_END;
+        if (restAtEnd && !left.isEmpty()) {
+            List<Code> rest = List.copyOf(left);
+            left.clear();
+            atEnd(paper, rest, standing, left);
+        }
+        standing.sort(Comparator.comparingInt(each -> codes.indexOf(each.code())));
+        return new Stamped(standing, left);
+    }
+
+    private static void onPage(
+            StampedPaper paper,
+            int page,
+            List<Code> codes,
+            boolean inCorner,
+            CodePrint print,
+            List<Standing> standing,
+            List<Code> left)
+            throws IOException {
+        List<Code> placeable =
+                codes.stream().filter(code -> inCorner || code.wanted() != null).toList();
+        codes.stream().filter(code -> !placeable.contains(code)).forEach(left::add);
+        if (placeable.isEmpty()) {
+            return;
+        }
+        List<Code> these = inCorner ? placeable.subList(placeable.size() - 1, placeable.size()) : placeable;
+        Placed placed = inCorner
+                ? CodePlaces.inCorner(paper.sheet(page - 1), print)
+                : CodePlaces.beside(
+                        paper.sheet(page - 1), these.stream().map(Code::wanted).toList(), print);
+        for (int i = 0; i < these.size(); i++) {
+            Optional<Place> place = placed.places().get(i);
+            if (place.isEmpty()) {
+                left.add(these.get(i));
+            } else {
+                standing.add(new Standing(
+                        these.get(i), page, place.get().area(), placed.print().sideMm()));
+            }
+        }
+        paper.draw(page - 1, placed, i -> CodeImage.of(these.get(i).address(), print.symbol()));
+    }
+
+    private static void atEnd(StampedPaper paper, List<Code> codes, List<Standing> standing, List<Code> left)
+            throws IOException {
+        List<Item> items = codes.stream()
+                .map(code -> new Item(code.name(), code.address(), code.typed(), null))
+                .toList();
+        SheetPaper size = paper.likeSheet();
+        CodeSheet sheets = CodeSheet.of(items, Layout.GRID, CodeCard.grid(Layout.GRID, size), 0);
+        int before = paper.pages();
+        paper.add(sheets);
+        int at = 0;
+        for (int sheet = 0; sheet < sheets.sheets().size(); sheet++) {
+            for (CodeMark mark : sheets.codes(sheet)) {
+                while (sheets.leftOut().contains(items.get(at))) {
+                    left.add(codes.get(at++));
+                }
+                standing.add(new Standing(
+                        codes.get(at++),
+                        before + sheet + 1,
+                        new Area(
+                                mark.at().x() / size.widthMm(),
+                                mark.at().y() / size.heightMm(),
+                                mark.at().w() / size.widthMm(),
+                                mark.at().h() / size.heightMm()),
+                        mark.at().w()));
+            }
+        }
+        left.addAll(codes.subList(at, codes.size()));
+    }
+}
