@@ -10,10 +10,10 @@ import static prolalia.app.platform.db.Tables.ASSIGNMENT_TO;
 import static prolalia.app.platform.db.Tables.CLASS_GROUP;
 import static prolalia.app.platform.db.Tables.CLASS_STUDENT;
 import static prolalia.app.platform.db.Tables.CLASS_TEACHER;
-import static prolalia.app.platform.db.Tables.DOOR;
 import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
 import static prolalia.app.platform.db.Tables.HEARD_LINE;
 import static prolalia.app.platform.db.Tables.LESSON;
+import static prolalia.app.platform.db.Tables.LINK;
 import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 import static prolalia.app.platform.db.Tables.STUDENT;
 import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
@@ -164,7 +164,7 @@ class ClassStore {
         writing.deleteFrom(STUDENT_SIGN_IN)
                 .where(STUDENT_SIGN_IN.CLASS_ID.eq(classId))
                 .execute();
-        writing.deleteFrom(DOOR).where(DOOR.CLASS_ID.eq(classId)).execute();
+        writing.deleteFrom(LINK).where(LINK.CLASS_ID.eq(classId)).execute();
         writing.deleteFrom(CLASS_STUDENT)
                 .where(CLASS_STUDENT.CLASS_ID.eq(classId))
                 .execute();

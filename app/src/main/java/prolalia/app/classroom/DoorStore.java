@@ -1,7 +1,7 @@
 package prolalia.app.classroom;
 
 import static prolalia.app.platform.db.Tables.CLASS_STUDENT;
-import static prolalia.app.platform.db.Tables.DOOR;
+import static prolalia.app.platform.db.Tables.LINK;
 import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 import static prolalia.app.platform.db.Tables.STUDENT;
 import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
@@ -15,6 +15,8 @@ import prolalia.app.account.Actor.Student;
 /** The doors of classes, and who came in by them, by the hash of the secret in a browser's cookie. */
 @Repository
 class DoorStore {
+    private static final String PURPOSE = "door";
+
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -27,38 +29,39 @@ class DoorStore {
     record Door(String token, String word, String classId) {}
 
     Optional<Door> ofClass(String classId) {
-        return looking.selectFrom(DOOR)
-                .where(DOOR.CLASS_ID.eq(classId), DOOR.WITHDRAWN_AT.isNull())
-                .orderBy(DOOR.MADE_AT.desc())
+        return looking.selectFrom(LINK)
+                .where(LINK.CLASS_ID.eq(classId), LINK.WITHDRAWN_AT.isNull())
+                .orderBy(LINK.MADE_AT.desc())
                 .limit(1)
-                .fetchOptional(row -> new Door(row.getToken(), row.getWord(), row.getClassId()));
+                .fetchOptional(row -> new Door(row.getToken(), row.getTyped(), row.getClassId()));
     }
 
     Optional<Door> ofToken(String token) {
-        return looking.selectFrom(DOOR)
-                .where(DOOR.TOKEN.eq(token), DOOR.WITHDRAWN_AT.isNull())
-                .fetchOptional(row -> new Door(row.getToken(), row.getWord(), row.getClassId()));
+        return looking.selectFrom(LINK)
+                .where(LINK.TOKEN.eq(token), LINK.CLASS_ID.isNotNull(), LINK.WITHDRAWN_AT.isNull())
+                .fetchOptional(row -> new Door(row.getToken(), row.getTyped(), row.getClassId()));
     }
 
     Optional<Door> ofWord(String word) {
-        return looking.selectFrom(DOOR)
-                .where(DOOR.WORD.eq(word), DOOR.WITHDRAWN_AT.isNull())
-                .fetchOptional(row -> new Door(row.getToken(), row.getWord(), row.getClassId()));
+        return looking.selectFrom(LINK)
+                .where(LINK.TYPED.eq(word), LINK.CLASS_ID.isNotNull(), LINK.WITHDRAWN_AT.isNull())
+                .fetchOptional(row -> new Door(row.getToken(), row.getTyped(), row.getClassId()));
     }
 
     void add(Door door, long now) {
-        writing.insertInto(DOOR)
-                .set(DOOR.TOKEN, door.token())
-                .set(DOOR.WORD, door.word())
-                .set(DOOR.CLASS_ID, door.classId())
-                .set(DOOR.MADE_AT, now)
+        writing.insertInto(LINK)
+                .set(LINK.TOKEN, door.token())
+                .set(LINK.TYPED, door.word())
+                .set(LINK.PURPOSE, PURPOSE)
+                .set(LINK.CLASS_ID, door.classId())
+                .set(LINK.MADE_AT, now)
                 .execute();
     }
 
     void withdrawAll(String classId, long now) {
-        writing.update(DOOR)
-                .set(DOOR.WITHDRAWN_AT, now)
-                .where(DOOR.CLASS_ID.eq(classId), DOOR.WITHDRAWN_AT.isNull())
+        writing.update(LINK)
+                .set(LINK.WITHDRAWN_AT, now)
+                .where(LINK.CLASS_ID.eq(classId), LINK.WITHDRAWN_AT.isNull())
                 .execute();
     }
 

@@ -87,7 +87,9 @@ class LinkStore {
     }
 
     Optional<Link> byTyped(String typed) {
-        return looking.selectFrom(LINK).where(LINK.TYPED.eq(typed)).fetchOptional(LinkStore::link);
+        return looking.selectFrom(LINK)
+                .where(LINK.TYPED.eq(typed), LINK.LESSON_ID.isNotNull())
+                .fetchOptional(LinkStore::link);
     }
 
     void add(LessonRef lesson, LinkPurpose purpose, String token, long now) {

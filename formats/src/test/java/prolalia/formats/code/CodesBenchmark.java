@@ -9,29 +9,30 @@ import java.awt.image.Kernel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import prolalia.core.code.AskedPlaces;
 import prolalia.core.code.AskedPlaces.Asked;
 import prolalia.core.code.CodeCard;
 import prolalia.core.code.CodeCard.Layout;
-import prolalia.core.code.CodePlaces;
-import prolalia.core.code.CodePlaces.Place;
-import prolalia.core.code.CodePlaces.Placed;
-import prolalia.core.code.CodePlaces.Sheet;
 import prolalia.core.code.CodePrint;
-import prolalia.core.code.CodeSymbol;
 import prolalia.core.code.SheetPaper;
 import prolalia.core.intake.FoundPage;
 import prolalia.formats.code.CodeReader.Found;
 import prolalia.formats.code.CodeSheet.Item;
+import prolalia.formats.code.Stamping.Code;
+import prolalia.formats.code.Stamping.Manner;
+import prolalia.formats.code.Stamping.Stamped;
 import prolalia.formats.paper.Paper;
 import prolalia.formats.paper.Papers;
 
@@ -41,6 +42,7 @@ import prolalia.formats.paper.Papers;
  * are the PDFs of a folder that is named, else those that ship. They are read by our own reader alone: others' read less, or more.
  */
 public final class CodesBenchmark {
+    private static final int PAGES = 20;
     private static final double NOISE = 8;
     private static final Random RANDOM = new Random(7);
 
@@ -76,6 +78,7 @@ public final class CodesBenchmark {
                 papers.codes,
                 papers.harsh,
                 papers.placingMs);
+        papers.twentyPages(files);
         for (Layout layout : Layout.values()) {
             new CodesBenchmark().sheet(layout);
         }
@@ -88,39 +91,69 @@ public final class CodesBenchmark {
         }
         Path out = Files.createTempFile("stamped", ".pdf");
         long began = System.nanoTime();
-        List<Set<String>> expected = new ArrayList<>();
+        Map<Integer, Set<String>> expected = new TreeMap<>();
         try (StampedPaper paper = StampedPaper.open(file)) {
-            for (int page = 0; page < paper.pages(); page++) {
-                List<Asked> asked = AskedPlaces.of(found.get(page));
-                expected.add(Set.of());
-                if (asked.isEmpty()) {
-                    continue;
-                }
-                int first = questions + 1;
-                Sheet sheet = paper.sheet(page);
-                CodePrint print = CodePrint.forDistance(CodeSymbol.of(address(first)), CodePrint.DESK_DISTANCE_MM);
-                Placed placed = CodePlaces.beside(
-                        sheet, asked.stream().map(Asked::wanted).toList(), print);
-                paper.draw(page, placed, i -> CodeImage.of(address(first + i), print.symbol()));
-                Set<String> drawn = new java.util.HashSet<>();
-                for (int i = 0; i < placed.places().size(); i++) {
-                    Optional<Place> place = placed.places().get(i);
-                    if (place.isPresent()) {
-                        drawn.add(address(first + i));
-                    }
-                }
-                expected.set(page, drawn);
-                questions += asked.size();
-                stamped += drawn.size();
-            }
+            List<Code> codes = codes(found);
+            Stamped done = Stamping.stamp(paper, codes, Manner.EACH_QUESTION, CodePrint.DESK_DISTANCE_MM);
+            done.standing()
+                    .forEach(each -> expected.computeIfAbsent(each.page() - 1, none -> new HashSet<>())
+                            .add(each.code().address()));
+            questions += codes.size();
+            stamped += done.standing().size();
             paper.save(file, out);
         }
         placingMs += (System.nanoTime() - began) / 1_000_000;
         try (PDDocument document = Loader.loadPDF(out.toFile())) {
-            for (int page = 0; page < expected.size(); page++) {
-                count(document, page, expected.get(page));
+            for (Map.Entry<Integer, Set<String>> page : expected.entrySet()) {
+                count(document, page.getKey(), page.getValue());
             }
         }
+        Files.delete(out);
+    }
+
+    private List<Code> codes(List<FoundPage> found) {
+        List<Code> codes = new ArrayList<>();
+        for (int page = 0; page < found.size(); page++) {
+            for (Asked asked : AskedPlaces.of(found.get(page))) {
+                codes.add(new Code(page + 1, asked.text(), address(questions + codes.size() + 1), "", asked.wanted()));
+            }
+        }
+        return codes;
+    }
+
+    /** Pages of the papers one after the other, again from the first, until they are twenty. */
+    private void twentyPages(List<Path> files) throws Exception {
+        Path test = Files.createTempFile("twenty", ".pdf");
+        try (PDDocument whole = new PDDocument()) {
+            for (int i = 0; whole.getNumberOfPages() < PAGES; i++) {
+                try (PDDocument one = Loader.loadPDF(files.get(i % files.size()).toFile())) {
+                    new PDFMergerUtility().appendDocument(whole, one);
+                }
+            }
+            while (whole.getNumberOfPages() > PAGES) {
+                whole.removePage(PAGES);
+            }
+            whole.save(test.toFile());
+        }
+        List<FoundPage> found;
+        try (Paper paper = Papers.open(test)) {
+            found = paper.lines();
+        }
+        Path out = Files.createTempFile("stamped", ".pdf");
+        long began = System.nanoTime();
+        try (StampedPaper paper = StampedPaper.open(test)) {
+            List<Code> codes = codes(found);
+            Stamped done = Stamping.stamp(paper, codes, Manner.EACH_QUESTION, CodePrint.DESK_DISTANCE_MM);
+            paper.save(test, out);
+            System.out.printf(
+                    Locale.ROOT,
+                    "a test of %d pages: %d of %d questions stamped in %d ms beyond reading it%n",
+                    PAGES,
+                    done.standing().size(),
+                    codes.size(),
+                    (System.nanoTime() - began) / 1_000_000);
+        }
+        Files.delete(test);
         Files.delete(out);
     }
 
