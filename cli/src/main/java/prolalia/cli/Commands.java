@@ -18,6 +18,7 @@ import picocli.CommandLine.Command;
             ExportCommand.class,
             QuestionsCommand.class,
             MarkCommand.class,
+            StatisticsCommand.class,
             StampCommand.class,
             ScanCommand.class,
             SheetCommand.class

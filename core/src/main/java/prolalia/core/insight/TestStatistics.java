@@ -1,6 +1,7 @@
 package prolalia.core.insight;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +26,8 @@ public record TestStatistics(List<QuestionStatistics> questions, Double alpha, i
     /** With fewer students a figure is hardly more than chance: its standard error is over a sixth. */
     public static final int SMALL = 10;
 
+    private static final double EXACT = 1e9;
+
     /** Whether the figures say little. */
     public boolean isSmall() {
         return students < SMALL;
@@ -42,6 +45,8 @@ public record TestStatistics(List<QuestionStatistics> questions, Double alpha, i
         int n = students.size();
         double[] totals = new double[n];
         byQuestion.values().forEach(column -> column.forEach((student, each) -> totals[student] += each.points()));
+        // Sums of parts of points: what is equal is equal in any order of adding.
+        Arrays.setAll(totals, i -> Math.rint(totals[i] * EXACT) / EXACT);
         ScoreGroups groups = ScoreGroups.of(totals);
         List<QuestionStatistics> questions = new ArrayList<>();
         double variances = 0;
