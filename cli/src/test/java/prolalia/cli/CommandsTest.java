@@ -264,10 +264,10 @@ class CommandsTest {
     void statisticsSayWhatIsUndefinedAndWhichRowsAreLeftOut() throws Exception {
         Path file = Files.writeString(
                 folder.resolve("responses.csv"),
-                "Student;Question;Choice;Points;Most\na;1;x;1;1\nb;1;y;0;1\n\na;2;x;2;2\nb;2;x;2;2\nc;2;x;5;2\n");
+                "Student;Question;Choice;Points;Most\na;1;x;1;1\nb;1;y;0;1\na;2;x;2;2\nb;2;x;2;2\nc;2;x;5;2\n");
         JsonNode result = new JsonMapper().readTree(run("statistics", file.toString()));
         assertThat(exit).isEqualTo(1);
-        assertThat(result.get("problems").get(0).asString()).startsWith("Row 7 ");
+        assertThat(result.get("problems").get(0).asString()).startsWith("Row 6 ");
         assertThat(result.get("students").asInt()).isEqualTo(2);
         assertThat(result.get("questions").get(0).get("facility").asDouble()).isEqualTo(0.5);
         assertThat(result.get("questions").get(1).get("discrimination").isNull())
