@@ -19,6 +19,7 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResponseStore.Spoken;
 import prolalia.app.response.StoredAnswer.Words;
 import prolalia.app.sound.AnswerPlace;
+import prolalia.app.sound.RecordingPurpose;
 import prolalia.core.answer.AnswerManner;
 import prolalia.core.answer.AnswerManner.Feedback;
 import prolalia.core.answer.Given;
@@ -307,7 +308,7 @@ public class ResponseService {
             throw new NotFoundException("question");
         }
         StoredResponse response = store.begun(assignmentId, student.id(), clock.millis());
-        return new AnswerPlace(response.id(), questionId, student.id());
+        return new AnswerPlace(RecordingPurpose.ANSWER, response.id(), questionId, student.id());
     }
 
     /** Whether something was given to her: to others it isn't there. */

@@ -9,10 +9,12 @@ import static org.jooq.impl.DSL.selectOne;
 import static prolalia.app.platform.db.Tables.ANSWER;
 import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
 import static prolalia.app.platform.db.Tables.OVERRULING;
+import static prolalia.app.platform.db.Tables.RECORDING;
 import static prolalia.app.platform.db.Tables.RESPONSE;
 import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 import static prolalia.app.platform.db.Tables.TEACHER;
 
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -30,7 +32,9 @@ import prolalia.app.response.StoredAnswer.Overruled;
 import prolalia.core.answer.Given;
 import prolalia.core.marking.Mark;
 import prolalia.core.marking.Mark.Outcome;
+import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.Peaks;
+import prolalia.core.sound.Span;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Responses and their answers. An answer is never changed, and none is taken away: the newest of a question holds. */
@@ -48,8 +52,35 @@ class ResponseStore {
         this.json = json;
     }
 
-    /** A part of a spoken answer, as it is heard. */
-    record Spoken(String recordingId, String questionId, String soundHash, long durationMs, Peaks peaks) {}
+    /**
+     * A part of a spoken answer, as it is heard.
+     *
+     * @param checks what makes it hard to hear
+     * @param skips pauses that need not be played
+     */
+    record Spoken(
+            String recordingId,
+            String questionId,
+            String soundHash,
+            long durationMs,
+            Peaks peaks,
+            List<AnswerCheck> checks,
+            List<Span> skips) {}
+
+    private static List<AnswerCheck> checks(String stored) {
+        return Arrays.stream(stored.split(" "))
+                .filter(each -> !each.isEmpty())
+                .map(AnswerCheck::valueOf)
+                .toList();
+    }
+
+    private static List<Span> skips(String stored) {
+        return Arrays.stream(stored.split(" "))
+                .filter(each -> !each.isEmpty())
+                .map(each -> each.split("-"))
+                .map(ends -> new Span(Long.parseLong(ends[0]), Long.parseLong(ends[1])))
+                .toList();
+    }
 
     Optional<StoredResponse> find(String assignmentId, String studentId) {
         return looking.selectFrom(RESPONSE)
@@ -151,7 +182,7 @@ class ResponseStore {
 
     private List<StoredAnswer> fetch(Condition which) {
         return looking.select(ANSWER.fields())
-                .select(OVERRULING.POINTS, OVERRULING.REASON, TEACHER.FULL_NAME)
+                .select(OVERRULING.POINTS, OVERRULING.REASON, OVERRULING.AT, TEACHER.FULL_NAME)
                 .from(ANSWER)
                 .leftJoin(OVERRULING)
                 .on(OVERRULING.ANSWER_ID.eq(ANSWER.ID))
@@ -178,7 +209,11 @@ class ResponseStore {
                 Outcome.valueOf(row.get(ANSWER.OUTCOME)),
                 overruled == null
                         ? null
-                        : new Overruled(overruled, row.get(OVERRULING.REASON), row.get(TEACHER.FULL_NAME)));
+                        : new Overruled(
+                                overruled,
+                                row.get(OVERRULING.REASON),
+                                row.get(TEACHER.FULL_NAME),
+                                row.get(OVERRULING.AT)));
     }
 
     /** By another key an answer is worth something else. */
@@ -231,7 +266,10 @@ class ResponseStore {
     /** What was said in a response, by recording. */
     Map<String, Spoken> spoken(Collection<String> responseIds) {
         return looking.selectFrom(SPOKEN_ANSWER)
-                .where(responseIds.isEmpty() ? noCondition().not() : SPOKEN_ANSWER.RESPONSE_ID.in(responseIds))
+                .where(
+                        responseIds.isEmpty() ? noCondition().not() : SPOKEN_ANSWER.RESPONSE_ID.in(responseIds),
+                        SPOKEN_ANSWER.RECORDING_ID.in(
+                                select(RECORDING.ID).from(RECORDING).where(RECORDING.PURPOSE.eq("answer"))))
                 .fetchMap(
                         SPOKEN_ANSWER.RECORDING_ID,
                         row -> new Spoken(
@@ -239,7 +277,9 @@ class ResponseStore {
                                 row.getQuestionId(),
                                 row.getSoundHash(),
                                 row.getDurationMs(),
-                                new Peaks(row.getPeaks())));
+                                new Peaks(row.getPeaks()),
+                                row.getChecks() == null ? List.of() : checks(row.getChecks()),
+                                row.getSkips() == null ? List.of() : skips(row.getSkips())));
     }
 
     void addPicture(String responseId, String hash, String type, long now) {

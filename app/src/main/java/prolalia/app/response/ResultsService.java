@@ -7,7 +7,10 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
@@ -24,6 +27,8 @@ import prolalia.core.marking.Asked;
 import prolalia.core.marking.Mark;
 import prolalia.core.marking.Mark.Outcome;
 import prolalia.core.marking.Marking;
+import prolalia.core.sound.AnswerCheck;
+import prolalia.core.sound.Span;
 
 /** What the teachers of a class see of what its children answered. */
 @Service
@@ -44,7 +49,7 @@ public class ResultsService {
     }
 
     /** @param number within the lesson, from 1 */
-    record Head(int number, Asked asked) {
+    public record Head(int number, Asked asked) {
         public String id() {
             return asked.id();
         }
@@ -134,24 +139,87 @@ public class ResultsService {
     }
 
     /**
+     * A part of what was said, as a teacher hears it.
+     *
+     * @param skips pauses that need not be played
+     * @param checks what makes it hard to hear
+     */
+    public record HeardPiece(String id, long durationMs, String trace, List<Span> skips, List<AnswerCheck> checks) {
+        /** Pauses as a page takes them: from-to in ms. */
+        public String skipsText() {
+            return skips.stream()
+                    .map(skip -> skip.startMs() + "-" + skip.endMs())
+                    .collect(Collectors.joining(" "));
+        }
+
+        private static HeardPiece of(Spoken spoken) {
+            Piece piece = Piece.of(spoken);
+            return new HeardPiece(piece.id(), piece.durationMs(), piece.trace(), spoken.skips(), spoken.checks());
+        }
+    }
+
+    /**
+     * What was answered once before.
+     *
+     * @param words what of it is words
+     */
+    public record Try(String answerId, List<String> words, List<HeardPiece> pieces, long at) {}
+
+    /**
+     * An answer among all of them.
+     *
+     * @param checks what makes it hard to hear
+     */
+    public record Answered(
+            ClassStudent student, Head question, StoredAnswer answer, Mark mark, Set<AnswerCheck> checks) {}
+
+    /** All answers to something that was given, by question and then by child as they come in the class. */
+    public List<Answered> answered(Teacher teacher, String assignmentId) {
+        Assignment assignment = assignments.seen(teacher, assignmentId);
+        List<ClassStudent> students = assignments.given(teacher, assignment);
+        Map<String, String> responses = new HashMap<>();
+        store.ofAssignment(assignmentId).forEach(response -> responses.put(response.studentId(), response.id()));
+        Map<String, Map<String, StoredAnswer>> answers = store.answersOf(assignmentId);
+        Map<String, Spoken> spoken = store.spoken(responses.values());
+        List<Answered> all = new ArrayList<>();
+        for (Head head : heads(assignment)) {
+            for (ClassStudent student : students) {
+                StoredAnswer answer = answers.getOrDefault(responses.get(student.id()), Map.of())
+                        .get(head.id());
+                if (answer != null && !answer.given().isNothing()) {
+                    Set<AnswerCheck> checks = answer.given().spoken().stream()
+                            .map(spoken::get)
+                            .filter(Objects::nonNull)
+                            .flatMap(each -> each.checks().stream())
+                            .collect(Collectors.toSet());
+                    all.add(new Answered(student, head, answer, ResultMarks.of(head.asked(), answer), checks));
+                }
+            }
+        }
+        return all;
+    }
+
+    /**
      * One answer, opened.
      *
      * @param shown what was answered, in words; empty: nothing that is words
      * @param changedSince whether other words were asked then than now
+     * @param damaged how many parts of what was said are not there any more
      * @param before what was answered before it, newest first
      */
-    record Opened(
+    public record Opened(
             Assignment assignment,
             ClassStudent student,
             Head question,
             StoredAnswer answer,
             Mark mark,
             List<String> shown,
-            List<Piece> pieces,
+            List<HeardPiece> pieces,
+            int damaged,
             boolean changedSince,
-            List<List<String>> before) {}
+            List<Try> before) {}
 
-    Opened open(Teacher teacher, String assignmentId, String studentId, String questionId) {
+    public Opened open(Teacher teacher, String assignmentId, String studentId, String questionId) {
         Assignment assignment = assignments.seen(teacher, assignmentId);
         ClassStudent student = student(teacher, assignment, studentId);
         Head head = heads(assignment).stream()
@@ -163,15 +231,11 @@ public class ResultsService {
                 response.map(each -> store.history(each.id(), questionId)).orElse(List.of());
         if (history.isEmpty()) {
             Mark none = Marking.of(head.asked(), Given.NOTHING);
-            return new Opened(assignment, student, head, null, none, List.of(), List.of(), false, List.of());
+            return new Opened(assignment, student, head, null, none, List.of(), List.of(), 0, false, List.of());
         }
         StoredAnswer answer = history.get(0);
         Map<String, Spoken> spoken = store.spoken(List.of(answer.responseId()));
-        List<Piece> pieces = answer.given().spoken().stream()
-                .map(spoken::get)
-                .filter(each -> each != null)
-                .map(Piece::of)
-                .toList();
+        List<HeardPiece> pieces = pieces(answer, spoken);
         boolean changed = !answer.asked().question().isEmpty()
                 && !answer.asked().question().equals(head.words());
         return new Opened(
@@ -182,12 +246,22 @@ public class ResultsService {
                 ResultMarks.of(head.asked(), answer),
                 answer.words(),
                 pieces,
+                answer.given().spoken().size() - pieces.size(),
                 changed,
                 history.stream()
                         .skip(1)
-                        .map(StoredAnswer::words)
-                        .filter(words -> !words.isEmpty())
+                        .map(each -> new Try(each.id(), each.words(), pieces(each, spoken), each.at()))
+                        .filter(each ->
+                                !each.words().isEmpty() || !each.pieces().isEmpty())
                         .toList());
+    }
+
+    private static List<HeardPiece> pieces(StoredAnswer answer, Map<String, Spoken> spoken) {
+        return answer.given().spoken().stream()
+                .map(spoken::get)
+                .filter(Objects::nonNull)
+                .map(HeardPiece::of)
+                .toList();
     }
 
     private ClassStudent student(Teacher teacher, Assignment assignment, String studentId) {
@@ -215,6 +289,41 @@ public class ResultsService {
                 kept,
                 clock.millis());
         audit.note(teacher.id(), Deed.MARK_OVERRULED, assignment.title());
+    }
+
+    /**
+     * Says what an answer is worth, unless somebody else did meanwhile, or the child answered anew.
+     *
+     * @param answerId that was heard
+     * @param seenAt when what was seen of its points was said; 0: nobody had said it
+     * @return what stands there instead; empty: it was said
+     */
+    @Transactional
+    public Optional<Opened> overruleSeen(
+            Teacher teacher,
+            String assignmentId,
+            String studentId,
+            String questionId,
+            double points,
+            String answerId,
+            long seenAt) {
+        Opened now = open(teacher, assignmentId, studentId, questionId);
+        StoredAnswer answer = now.answer();
+        if (answer == null) {
+            throw new NotFoundException("answer");
+        }
+        long saidAt = answer.overruled() == null ? 0 : answer.overruled().at();
+        if (!answer.id().equals(answerId) || saidAt != seenAt) {
+            return Optional.of(now);
+        }
+        overrule(
+                teacher,
+                assignmentId,
+                studentId,
+                questionId,
+                points,
+                answer.overruled() == null ? "" : answer.overruled().reason());
+        return Optional.empty();
     }
 
     /** The sound of something that was said to an assignment. */

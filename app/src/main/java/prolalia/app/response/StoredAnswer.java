@@ -14,7 +14,7 @@ import prolalia.core.marking.Mark.Outcome;
  * @param points by the key of when it was last marked
  * @param overruled what a teacher says of it; null: nothing
  */
-record StoredAnswer(
+public record StoredAnswer(
         String id,
         String responseId,
         String questionId,
@@ -32,12 +32,13 @@ record StoredAnswer(
      *
      * @param choices by their ids
      */
-    record Words(String question, Map<String, String> choices) {}
+    public record Words(String question, Map<String, String> choices) {}
 
     /** What of it is words. */
-    List<String> words() {
+    public List<String> words() {
         return given.words(asked.choices());
     }
 
-    record Overruled(double points, String reason, String by) {}
+    /** @param by who says it @param at when */
+    public record Overruled(double points, String reason, String by, long at) {}
 }

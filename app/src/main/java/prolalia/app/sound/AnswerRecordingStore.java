@@ -3,17 +3,24 @@ package prolalia.app.sound;
 import static prolalia.app.platform.db.Tables.RECORDING;
 import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.Refusal;
+import prolalia.media.process.SoundRequest.HeardAnswer;
 import prolalia.media.process.SoundRequest.Rendered;
 
 /** Recordings in which a student answers. */
 @Repository
 class AnswerRecordingStore {
+    private static final List<String> SPOKEN_BACK =
+            List.of(RecordingPurpose.ANSWER.stored(), RecordingPurpose.REMARK.stored());
+
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -25,6 +32,7 @@ class AnswerRecordingStore {
     /** A recording as it stands. */
     record Known(
             String id,
+            RecordingPurpose purpose,
             String target,
             String speakerId,
             State state,
@@ -35,9 +43,10 @@ class AnswerRecordingStore {
 
     Optional<Known> find(String id) {
         return looking.selectFrom(RECORDING)
-                .where(RECORDING.ID.eq(id), RECORDING.PURPOSE.eq(RecordingPurpose.ANSWER.stored()))
+                .where(RECORDING.ID.eq(id), RECORDING.PURPOSE.in(SPOKEN_BACK))
                 .fetchOptional(row -> new Known(
                         row.getId(),
+                        RecordingPurpose.valueOf(row.getPurpose().toUpperCase(Locale.ROOT)),
                         row.getTargetId(),
                         row.getSpeakerId(),
                         State.of(row.getState()),
@@ -51,9 +60,9 @@ class AnswerRecordingStore {
     void open(String id, AnswerPlace place, String mediaType, long now) {
         writing.insertInto(RECORDING)
                 .set(RECORDING.ID, id)
-                .set(RECORDING.PURPOSE, RecordingPurpose.ANSWER.stored())
+                .set(RECORDING.PURPOSE, place.purpose().stored())
                 .set(RECORDING.TARGET_ID, place.target())
-                .set(RECORDING.SPEAKER_ID, place.studentId())
+                .set(RECORDING.SPEAKER_ID, place.speakerId())
                 .set(RECORDING.WORDS, "")
                 .set(RECORDING.MEDIA_TYPE, mediaType)
                 .set(RECORDING.STATE, State.OPEN.stored())
@@ -63,7 +72,15 @@ class AnswerRecordingStore {
                 .execute();
     }
 
-    void taken(String id, AnswerPlace place, String rawHash, int chunks, Rendered made, String soundHash, long now) {
+    void taken(
+            String id,
+            AnswerPlace place,
+            String rawHash,
+            int chunks,
+            Rendered made,
+            HeardAnswer heard,
+            String soundHash,
+            long now) {
         conclude(id, State.TAKEN, null, rawHash, chunks, made.durationMs(), now);
         writing.insertInto(SPOKEN_ANSWER)
                 .set(SPOKEN_ANSWER.RECORDING_ID, id)
@@ -72,8 +89,22 @@ class AnswerRecordingStore {
                 .set(SPOKEN_ANSWER.SOUND_HASH, soundHash)
                 .set(SPOKEN_ANSWER.DURATION_MS, made.durationMs())
                 .set(SPOKEN_ANSWER.PEAKS, made.peaks())
+                .set(
+                        SPOKEN_ANSWER.CHECKS,
+                        heard.checks().stream().map(Enum::name).collect(Collectors.joining(" ")))
+                .set(
+                        SPOKEN_ANSWER.SKIPS,
+                        heard.skips().stream()
+                                .map(span -> span.startMs() + "-" + span.endMs())
+                                .collect(Collectors.joining(" ")))
                 .set(SPOKEN_ANSWER.AT, now)
                 .execute();
+    }
+
+    Optional<AnswerRecordings.Sounding> sounding(String recordingId) {
+        return looking.selectFrom(SPOKEN_ANSWER)
+                .where(SPOKEN_ANSWER.RECORDING_ID.eq(recordingId))
+                .fetchOptional(row -> new AnswerRecordings.Sounding(row.getSoundHash(), row.getDurationMs()));
     }
 
     void refused(String id, Refusal.Reason reason, String rawHash, int chunks, long now) {

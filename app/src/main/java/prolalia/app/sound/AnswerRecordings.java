@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.locks.Lock;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
@@ -21,6 +22,7 @@ import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.Refusal;
 import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest;
+import prolalia.media.process.SoundRequest.HeardAnswer;
 import prolalia.media.process.SoundRequest.Judged;
 import prolalia.media.process.SoundRequest.Rendered;
 
@@ -102,7 +104,8 @@ public class AnswerRecordings {
 
     private Known own(AnswerPlace place, String recordingId) {
         return store.find(recordingId(recordingId))
-                .filter(known -> known.speakerId().equals(place.studentId())
+                .filter(known -> known.speakerId().equals(place.speakerId())
+                        && known.purpose() == place.purpose()
                         && known.target().equals(place.target()))
                 .orElseThrow(() -> new NotFoundException("recording"));
     }
@@ -156,10 +159,12 @@ public class AnswerRecordings {
             } else {
                 Rendered made =
                         workers.ask(new SoundRequest.Render(flac, judged.take().trim(), mp3));
+                HeardAnswer heard =
+                        workers.ask(new SoundRequest.Hear(flac, judged.take().trim()));
                 String sound = media.keep(mp3);
                 String kept = raw;
                 transaction.executeWithoutResult(
-                        status -> store.taken(recordingId, place, kept, all, made, sound, clock.millis()));
+                        status -> store.taken(recordingId, place, kept, all, made, heard, sound, clock.millis()));
             }
             chunks.delete(recordingId, all);
         } catch (UnreadableSoundException unreadable) {
@@ -171,10 +176,24 @@ public class AnswerRecordings {
         }
     }
 
+    /** The sound of a remark that was taken in; empty when there is none of that speaker at that place. */
+    public Optional<Sounding> remark(AnswerPlace place, String recordingId) {
+        return ID.matcher(recordingId).matches()
+                ? store.find(recordingId)
+                        .filter(known -> known.purpose() == place.purpose()
+                                && known.speakerId().equals(place.speakerId())
+                                && known.target().equals(place.target()))
+                        .flatMap(known -> store.sounding(recordingId))
+                : Optional.empty();
+    }
+
+    /** A sound as it is heard. */
+    public record Sounding(String hash, long durationMs) {}
+
     /** A false start. What came in of it goes by itself, later. */
-    public void discard(String studentId, String recordingId) {
+    public void discard(String speakerId, String recordingId) {
         store.find(recordingId(recordingId))
-                .filter(known -> known.speakerId().equals(studentId))
+                .filter(known -> known.speakerId().equals(speakerId))
                 .ifPresent(known -> store.discard(recordingId, clock.millis()));
     }
 }

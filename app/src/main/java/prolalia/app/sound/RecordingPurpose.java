@@ -7,7 +7,9 @@ public enum RecordingPurpose {
     /** A teacher says a line: it becomes a take of it. */
     LINE,
     /** A student answers: it becomes a part of her answer. */
-    ANSWER;
+    ANSWER,
+    /** A teacher speaks back to an answer, or a student to that. */
+    REMARK;
 
     String stored() {
         return name().toLowerCase(Locale.ROOT);

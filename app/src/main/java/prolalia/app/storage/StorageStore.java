@@ -125,14 +125,19 @@ class StorageStore {
         writing.execute("DROP TABLE IF EXISTS temp.responses_going");
         writing.execute("CREATE TEMP TABLE responses_going AS SELECT id FROM response WHERE " + which);
         String responses = "(SELECT id FROM responses_going)";
-        String ofThese = "purpose = 'answer' AND substr(target_id, 1, instr(target_id, ' ') - 1) IN " + responses;
+        String ofThese =
+                "purpose IN ('answer', 'remark') AND substr(target_id, 1, instr(target_id, ' ') - 1) IN " + responses;
         Set<String> recordings = new HashSet<>(names("SELECT id FROM recording WHERE " + ofThese));
         Set<String> files = new HashSet<>(names("SELECT raw_hash FROM recording WHERE " + ofThese
                 + " UNION SELECT sound_hash FROM spoken_answer WHERE response_id IN " + responses
+                + " UNION SELECT sound_hash FROM remark WHERE answer_id IN (SELECT id FROM answer WHERE response_id IN "
+                + responses + ")"
                 + " UNION SELECT hash FROM answer_picture WHERE response_id IN " + responses));
         files.remove(null);
-        writing.execute("DELETE FROM overruling WHERE answer_id IN (SELECT id FROM answer WHERE response_id IN "
-                + responses + ")");
+        for (String table : List.of("overruling", "answer_note", "remark")) {
+            writing.execute("DELETE FROM " + table + " WHERE answer_id IN (SELECT id FROM answer WHERE response_id IN "
+                    + responses + ")");
+        }
         for (String table : List.of("answer", "spoken_answer", "answer_picture")) {
             writing.execute("DELETE FROM " + table + " WHERE response_id IN " + responses);
         }

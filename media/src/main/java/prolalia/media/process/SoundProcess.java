@@ -10,9 +10,11 @@ import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import prolalia.core.align.WordTimes;
+import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.KeyHabit;
 import prolalia.core.sound.Leveller;
 import prolalia.core.sound.Leveller.Levelled;
+import prolalia.core.sound.Measurement;
 import prolalia.core.sound.MicrophoneReport;
 import prolalia.core.sound.Overlap;
 import prolalia.core.sound.Peaks;
@@ -25,6 +27,7 @@ import prolalia.core.sound.SpokenPart;
 import prolalia.core.sound.edit.EditPlan;
 import prolalia.core.sound.edit.EditedTake;
 import prolalia.core.sound.edit.NoiseReduction;
+import prolalia.core.sound.edit.PauseSkips;
 import prolalia.media.LongRecording;
 import prolalia.media.SoundReader;
 import prolalia.media.SoundWriter;
@@ -34,6 +37,7 @@ import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest.Checked;
 import prolalia.media.process.SoundRequest.Edited;
 import prolalia.media.process.SoundRequest.Followed;
+import prolalia.media.process.SoundRequest.HeardAnswer;
 import prolalia.media.process.SoundRequest.Judged;
 import prolalia.media.process.SoundRequest.Known;
 import prolalia.media.process.SoundRequest.Looked;
@@ -154,6 +158,8 @@ public final class SoundProcess {
                     heard.gainDb(),
                     heard.loudnessLufs(),
                     Peaks.of(heard.sound()).values());
+        } else if (request instanceof SoundRequest.Hear asked) {
+            return heard(whole(asked.original()).slice(asked.trim()));
         } else if (request instanceof SoundRequest.RenderEdited asked) {
             Sound original = whole(asked.original());
             PreparedTake made =
@@ -198,6 +204,14 @@ public final class SoundProcess {
 
     private static double speechToNoiseDb(Sound sound) {
         return SoundMeter.measure(sound).speechToNoiseDb();
+    }
+
+    private static HeardAnswer heard(Sound answer) {
+        SoundMeter meter = new SoundMeter(answer.sampleRate(), 1);
+        meter.add(new float[][] {answer.samples()}, answer.samples().length);
+        Measurement measured = meter.measurement();
+        return new HeardAnswer(
+                AnswerCheck.of(measured, meter.secondVoice()), PauseSkips.of(measured.durationMs(), measured.speech()));
     }
 
     private static Judged judged(SoundRequest.Judge asked) throws IOException {

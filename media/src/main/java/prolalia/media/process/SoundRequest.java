@@ -4,7 +4,9 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
 import prolalia.core.align.WordTimes.Word;
+import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.MicrophoneReport;
 import prolalia.core.sound.Refusal;
@@ -82,6 +84,17 @@ public sealed interface SoundRequest<A> {
             return Rendered.class;
         }
     }
+
+    /** What there is to hear in a spoken answer. @param original all of it, of which a part is heard */
+    record Hear(Path original, Span trim) implements SoundRequest<HeardAnswer> {
+        @Override
+        public Class<HeardAnswer> answer() {
+            return HeardAnswer.class;
+        }
+    }
+
+    /** @param skips pauses that need not be played, within what is heard */
+    record HeardAnswer(Set<AnswerCheck> checks, List<Span> skips) {}
 
     /** How a take came out. */
     record Rendered(long durationMs, double gainDb, double loudnessLufs, byte[] peaks) {}

@@ -1,0 +1,163 @@
+package prolalia.app.listening;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import prolalia.app.account.SignedInTeacher;
+import prolalia.app.classroom.ClassAccess;
+import prolalia.app.listening.ListeningService.Checked;
+import prolalia.app.listening.ListeningService.Heard;
+import prolalia.app.listening.ListeningService.Order;
+import prolalia.app.listening.ListeningService.Queue;
+import prolalia.app.listening.ListeningService.Which;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.Messages;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.response.StoredAnswer;
+import prolalia.core.answer.KeyText;
+
+/** The listening desk of something that was given. */
+@Controller
+@RequestMapping("/assignments/{id}/listen")
+class ListeningController {
+    /** So many points are given by one key. */
+    private static final int MOST_BY_KEY = 9;
+
+    private final ListeningService desk;
+    private final ClassAccess classes;
+    private final MediaResponses media;
+    private final Messages messages;
+
+    ListeningController(ListeningService desk, ClassAccess classes, MediaResponses media, Messages messages) {
+        this.desk = desk;
+        this.classes = classes;
+        this.media = media;
+        this.messages = messages;
+    }
+
+    @GetMapping
+    String desk(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "QUESTION") Order order,
+            @RequestParam(defaultValue = "OPEN") Which which,
+            @RequestParam(defaultValue = "AS_THEY_COME") Checked checked,
+            Model model) {
+        Queue queue = desk.queue(teacher.actor(), id, order, which, checked);
+        model.addAttribute("queue", queue);
+        model.addAttribute("order", order);
+        model.addAttribute("which", which);
+        model.addAttribute("checked", checked);
+        model.addAttribute("orders", Order.values());
+        model.addAttribute("whichOnes", Which.values());
+        model.addAttribute("checkedOnes", Checked.values());
+        model.addAttribute(
+                "schoolClass",
+                classes.require(teacher.actor(), queue.assignment().classId()));
+        model.addAttribute("mayChange", teacher.role().teaches());
+        model.addAttribute("words", messages.forBrowser("listening"));
+        return "listening/desk";
+    }
+
+    /** One answer. */
+    @GetMapping("/{studentId}/{questionId}")
+    String stop(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String studentId,
+            @PathVariable String questionId,
+            HttpServletResponse response,
+            Model model) {
+        response.setHeader("Cache-Control", "no-store");
+        Heard heard = desk.hear(teacher.actor(), id, studentId, questionId);
+        int most = heard.opened().mark().most();
+        model.addAttribute("heard", heard);
+        model.addAttribute("opened", heard.opened());
+        model.addAttribute("key", KeyText.of(heard.opened().question().asked().question()));
+        model.addAttribute(
+                "keys",
+                most > MOST_BY_KEY
+                        ? List.of()
+                        : IntStream.rangeClosed(0, most).boxed().toList());
+        model.addAttribute("mayChange", teacher.role().teaches());
+        return "listening/stop";
+    }
+
+    /**
+     * Says what an answer is worth.
+     *
+     * @param answer that was heard
+     * @param seen when what was seen of its points was said; 0: nobody had said it
+     */
+    @PostMapping("/{studentId}/{questionId}/points")
+    @ResponseBody
+    ResponseEntity<Map<String, Object>> give(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String studentId,
+            @PathVariable String questionId,
+            @RequestParam double points,
+            @RequestParam String answer,
+            @RequestParam(defaultValue = "0") long seen) {
+        var stands = desk.give(teacher.actor(), id, studentId, questionId, points, answer, seen);
+        if (stands.isPresent()) {
+            StoredAnswer other = stands.get().answer();
+            String why = other.id().equals(answer) && other.overruled() != null
+                    ? messages.say(
+                            "listening.saidMeanwhile",
+                            other.overruled().by(),
+                            stands.get().student().name(),
+                            other.overruled().points())
+                    : messages.say(
+                            "listening.answeredMeanwhile",
+                            stands.get().student().name());
+            return ResponseEntity.status(HttpStatus.CONFLICT).body(Map.of("why", why));
+        }
+        var mark =
+                desk.hear(teacher.actor(), id, studentId, questionId).opened().mark();
+        return ResponseEntity.ok(Map.of("outcome", mark.outcome()));
+    }
+
+    @PostMapping("/{studentId}/{questionId}/note")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void note(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String studentId,
+            @PathVariable String questionId,
+            @RequestParam(defaultValue = "false") boolean flagged,
+            @RequestParam(defaultValue = "") String note) {
+        desk.note(teacher.actor(), id, studentId, questionId, flagged, note);
+    }
+
+    /** A child's name, as it is said between two answers. */
+    @GetMapping("/{studentId}/name.mp3")
+    ResponseEntity<Resource> name(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String studentId,
+            HttpServletRequest request)
+            throws IOException {
+        String sound = desk.nameSound(teacher.actor(), id, studentId);
+        if (sound == null) {
+            throw new NotFoundException("name");
+        }
+        return media.serve(sound, MediaResponses.MP3, request);
+    }
+}

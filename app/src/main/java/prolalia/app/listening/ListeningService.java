@@ -1,0 +1,203 @@
+package prolalia.app.listening;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.assignment.Assignment;
+import prolalia.app.assignment.AssignmentService;
+import prolalia.app.classroom.ClassStudent;
+import prolalia.app.listening.NoteStore.Note;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.response.ResultsService;
+import prolalia.app.response.ResultsService.Answered;
+import prolalia.app.response.ResultsService.Opened;
+import prolalia.core.answer.Given;
+import prolalia.core.marking.Mark.Outcome;
+
+/** What a teacher hears at the listening desk, in what order, and what she marks there. */
+@Service
+class ListeningService {
+    private static final int LONGEST_NOTE = 2_000;
+
+    private final ResultsService results;
+    private final AssignmentService assignments;
+    private final NoteStore notes;
+    private final Clock clock;
+
+    ListeningService(ResultsService results, AssignmentService assignments, NoteStore notes, Clock clock) {
+        this.results = results;
+        this.assignments = assignments;
+        this.notes = notes;
+        this.clock = clock;
+    }
+
+    /** What is heard one after the other. */
+    enum Order {
+        /** Everybody's answer to one question, then to the next. */
+        QUESTION,
+        /** All of one child, then of the next. */
+        CHILD
+    }
+
+    /** Which answers are in the queue. */
+    enum Which {
+        /** Those that nobody has marked as yet. */
+        OPEN,
+        /** Those that somebody has to hear or look at, marked or not. */
+        FREE,
+        ALL,
+        FLAGGED
+    }
+
+    /** Where answers come whose sound check found something. */
+    enum Checked {
+        AS_THEY_COME,
+        FIRST,
+        LAST
+    }
+
+    /** An answer in the queue. */
+    record Stop(Answered answered, boolean flagged) {
+        public ClassStudent student() {
+            return answered.student();
+        }
+
+        public Outcome outcome() {
+            return answered.mark().outcome();
+        }
+    }
+
+    /**
+     * @param groups the stops under the question or the child that they belong to
+     * @param open how many of all answers nobody has marked as yet
+     */
+    record Queue(Assignment assignment, Map<String, List<Stop>> groups, int size, int open) {}
+
+    Queue queue(Teacher teacher, String assignmentId, Order order, Which which, Checked checked) {
+        Assignment assignment = assignments.seen(teacher, assignmentId);
+        Set<String> flagged = notes.flagged(assignmentId);
+        List<Answered> all = results.answered(teacher, assignmentId);
+        List<Stop> stops = new ArrayList<>();
+        for (Answered each : all) {
+            Stop stop = new Stop(each, flagged.contains(each.answer().id()));
+            if (isIn(which, stop)) {
+                stops.add(stop);
+            }
+        }
+        if (checked != Checked.AS_THEY_COME) {
+            boolean first = checked == Checked.FIRST;
+            stops.sort(Comparator.comparing(stop -> stop.answered().checks().isEmpty() == first));
+        }
+        Map<String, List<Stop>> groups = new LinkedHashMap<>();
+        if (order == Order.QUESTION) {
+            // A question keeps its place, however its answers come.
+            all.forEach(each -> groups.put(name(each), new ArrayList<>()));
+            stops.forEach(stop -> groups.get(name(stop.answered())).add(stop));
+        } else {
+            stops.stream()
+                    .sorted(Comparator.comparing(stop -> stop.student().name()))
+                    .forEach(stop -> groups.computeIfAbsent(stop.student().name(), unseen -> new ArrayList<>())
+                            .add(stop));
+        }
+        groups.values().removeIf(List::isEmpty);
+        int open = (int) all.stream()
+                .filter(each -> each.mark().outcome() == Outcome.OPEN)
+                .count();
+        return new Queue(assignment, groups, stops.size(), open);
+    }
+
+    private static String name(Answered answered) {
+        return answered.question().number() + ". " + answered.question().words();
+    }
+
+    private static boolean isIn(Which which, Stop stop) {
+        Given given = stop.answered().answer().given();
+        boolean free = !stop.answered().question().asked().question().kind().isMarkedByRule()
+                || !given.spoken().isEmpty()
+                || !given.drawn().isEmpty()
+                || given.picture() != null;
+        return switch (which) {
+            case OPEN -> stop.outcome() == Outcome.OPEN;
+            case FREE -> free;
+            case ALL -> true;
+            case FLAGGED -> stop.flagged();
+        };
+    }
+
+    /**
+     * An answer at the desk.
+     *
+     * @param own what this teacher marked at it; null: nothing
+     * @param others what her colleagues did
+     */
+    record Heard(Opened opened, Note own, List<Note> others) {
+        /** When what is seen of its points was said; 0: nobody has said it. */
+        public long saidAt() {
+            var answer = opened.answer();
+            return answer == null || answer.overruled() == null
+                    ? 0
+                    : answer.overruled().at();
+        }
+    }
+
+    Heard hear(Teacher teacher, String assignmentId, String studentId, String questionId) {
+        Opened opened = results.open(teacher, assignmentId, studentId, questionId);
+        List<Note> all =
+                opened.answer() == null ? List.of() : notes.of(opened.answer().id());
+        return new Heard(
+                opened,
+                all.stream()
+                        .filter(note -> note.teacherId().equals(teacher.id()))
+                        .findFirst()
+                        .orElse(null),
+                all.stream()
+                        .filter(note -> !note.teacherId().equals(teacher.id()))
+                        .toList());
+    }
+
+    /** @return what stands there instead; empty: it was said */
+    Optional<Opened> give(
+            Teacher teacher,
+            String assignmentId,
+            String studentId,
+            String questionId,
+            double points,
+            String answerId,
+            long seenAt) {
+        return results.overruleSeen(teacher, assignmentId, studentId, questionId, points, answerId, seenAt);
+    }
+
+    @Transactional
+    public void note(
+            Teacher teacher, String assignmentId, String studentId, String questionId, boolean flagged, String note) {
+        assignments.toChange(teacher, assignmentId);
+        Opened opened = results.open(teacher, assignmentId, studentId, questionId);
+        if (opened.answer() == null) {
+            throw new NotFoundException("answer");
+        }
+        String kept = note.strip();
+        notes.put(
+                opened.answer().id(),
+                teacher.id(),
+                flagged,
+                kept.substring(0, Math.min(LONGEST_NOTE, kept.length())),
+                clock.millis());
+    }
+
+    /** The sound of a child's name; null: it is silent. */
+    String nameSound(Teacher teacher, String assignmentId, String studentId) {
+        return assignments.given(teacher, assignments.seen(teacher, assignmentId)).stream()
+                .filter(student -> student.id().equals(studentId))
+                .findFirst()
+                .map(ClassStudent::nameSound)
+                .orElseThrow(() -> new NotFoundException("name"));
+    }
+}
