@@ -26,6 +26,7 @@ import prolalia.app.listening.ListeningService.Heard;
 import prolalia.app.listening.ListeningService.Order;
 import prolalia.app.listening.ListeningService.Queue;
 import prolalia.app.listening.ListeningService.Which;
+import prolalia.app.listening.RemarkService.At;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
@@ -40,12 +41,19 @@ class ListeningController {
     private static final int MOST_BY_KEY = 9;
 
     private final ListeningService desk;
+    private final RemarkService remarks;
     private final ClassAccess classes;
     private final MediaResponses media;
     private final Messages messages;
 
-    ListeningController(ListeningService desk, ClassAccess classes, MediaResponses media, Messages messages) {
+    ListeningController(
+            ListeningService desk,
+            RemarkService remarks,
+            ClassAccess classes,
+            MediaResponses media,
+            Messages messages) {
         this.desk = desk;
+        this.remarks = remarks;
         this.classes = classes;
         this.media = media;
         this.messages = messages;
@@ -64,6 +72,8 @@ class ListeningController {
         model.addAttribute("order", order);
         model.addAttribute("which", which);
         model.addAttribute("checked", checked);
+        model.addAttribute("waiting", remarks.waiting(teacher.actor(), id));
+        model.addAttribute("replied", remarks.repliedAt(teacher.actor(), id));
         model.addAttribute("orders", Order.values());
         model.addAttribute("whichOnes", Which.values());
         model.addAttribute("checkedOnes", Checked.values());
@@ -87,6 +97,9 @@ class ListeningController {
         response.setHeader("Cache-Control", "no-store");
         Heard heard = desk.hear(teacher.actor(), id, studentId, questionId);
         int most = heard.opened().mark().most();
+        model.addAttribute("remarks", remarks.of(teacher.actor(), new At(id, studentId, questionId), heard.opened()));
+        model.addAttribute("waiting", remarks.waiting(teacher.actor(), id));
+        model.addAttribute("standing", teacher.role().teaches() ? remarks.standing(teacher.actor()) : List.of());
         model.addAttribute("heard", heard);
         model.addAttribute("opened", heard.opened());
         model.addAttribute("key", KeyText.of(heard.opened().question().asked().question()));

@@ -192,6 +192,11 @@ class ListeningService {
                 clock.millis());
     }
 
+    /** Whether something is there for a teacher. */
+    void require(Teacher teacher, String assignmentId) {
+        assignments.seen(teacher, assignmentId);
+    }
+
     /** The sound of a child's name; null: it is silent. */
     String nameSound(Teacher teacher, String assignmentId, String studentId) {
         return assignments.given(teacher, assignments.seen(teacher, assignmentId)).stream()

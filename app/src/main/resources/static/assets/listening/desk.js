@@ -1,8 +1,9 @@
 // The listening desk: the queue, from answer to answer; the next one is fetched before it is asked for.
-import { listen, stop as hush } from '../platform/listen.js';
+import { stop as hush } from '../platform/listen.js';
 import { say } from '../platform/words.js';
 import { Hearing } from './hearing.js';
 import { bindMarking } from './marking.js';
+import { bindRemarks } from './remarks.js';
 
 const at = (id) => document.getElementById(id);
 const room = document.querySelector('.listening');
@@ -104,7 +105,7 @@ async function show(index, sounds = true) {
 const next = () => show(here + 1);
 
 /** The answer that is open is fetched anew, as it is by now. */
-export const renew = () => {
+const renew = () => {
   fetched.delete(keyOf(stops[here]));
   return show(here, false);
 };
@@ -160,8 +161,8 @@ if (stops.length > 0) {
     at(name).addEventListener('change', () => { keep(name, at(name).checked ? 'on' : 'off'); hearing.shorten = at('shorten').checked; });
   });
   hearing.shorten = at('shorten').checked;
+  bindRemarks({ assignment: room.dataset.assignment, desk: room.dataset.desk, hearing, current: () => stops[here], stops });
   bindMarking({ stops, desk: room.dataset.desk, current: () => stops[here], next, renew });
   show(0, false);
 }
 at('queue-form').addEventListener('change', () => at('queue-form').submit());
-export { hearing, listen };

@@ -5,8 +5,8 @@ import { countChunks, dropRecording, recordings } from './chunk-store.js';
 /** A recording that is being made holds this lock, in whatever tab that is. */
 export const lockName = (id) => `recording-${id}`;
 
-/** What children answered goes from their own pages alone. */
-const teachersOwn = async () => (await recordings()).filter((each) => !each.through?.startsWith('/my/'));
+/** What children answered goes from their own pages alone, and what was said back to them from the listening desk. */
+const teachersOwn = async () => (await recordings()).filter((each) => !/^\/(my|assignments)\//.test(each.through ?? ''));
 
 /** Answers whether it was left over: nobody records it any more. */
 async function carryLeftOver(recording) {

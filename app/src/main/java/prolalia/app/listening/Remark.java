@@ -1,0 +1,44 @@
+package prolalia.app.listening;
+
+import prolalia.core.remark.RemarkPlace;
+
+/**
+ * Something that was said back to an answer, or to what was said back.
+ *
+ * @param studentId whose answer it is
+ * @param by the name of the teacher who made it; null: the child did
+ * @param words typed, or those of a standing line; empty: it is heard alone
+ * @param soundHash null: it is read alone
+ * @param givenAt when the child could hear it; null: not yet
+ * @param metAt when the other side heard or read it; null: not yet
+ */
+record Remark(
+        String id,
+        String answerId,
+        String questionId,
+        String studentId,
+        String teacherId,
+        String by,
+        String words,
+        String soundHash,
+        Long durationMs,
+        RemarkPlace place,
+        long madeAt,
+        Long givenAt,
+        Long metAt) {
+    public boolean isByChild() {
+        return teacherId == null;
+    }
+
+    public boolean isGiven() {
+        return givenAt != null;
+    }
+
+    public boolean isHeard() {
+        return soundHash != null;
+    }
+
+    public boolean isNew() {
+        return isGiven() && metAt == null;
+    }
+}

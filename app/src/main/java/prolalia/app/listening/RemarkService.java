@@ -1,0 +1,252 @@
+package prolalia.app.listening;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.assignment.AssignmentService;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.response.ResultsService;
+import prolalia.app.response.ResultsService.Opened;
+import prolalia.app.sound.AnswerPlace;
+import prolalia.app.sound.AnswerRecordings;
+import prolalia.app.sound.AnswerRecordings.Ended;
+import prolalia.app.sound.AnswerRecordings.Sounding;
+import prolalia.app.sound.RecordingPurpose;
+import prolalia.core.remark.RemarkPlace;
+
+/** Teachers speak back to answers. */
+@Service
+class RemarkService {
+    private static final int LONGEST_WORDS = 2_000;
+    private static final long LONGEST_MS = 300_000;
+
+    /** So many standing lines have a key of their own. */
+    private static final int STANDING = 8;
+
+    private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
+
+    private final RemarkStore store;
+    private final ResultsService results;
+    private final AssignmentService assignments;
+    private final AnswerRecordings recordings;
+    private final LessonService lessons;
+    private final LessonStore lessonStore;
+    private final Clock clock;
+
+    RemarkService(
+            RemarkStore store,
+            ResultsService results,
+            AssignmentService assignments,
+            AnswerRecordings recordings,
+            LessonService lessons,
+            LessonStore lessonStore,
+            Clock clock) {
+        this.store = store;
+        this.results = results;
+        this.assignments = assignments;
+        this.recordings = recordings;
+        this.lessons = lessons;
+        this.lessonStore = lessonStore;
+        this.clock = clock;
+    }
+
+    /** An answer that is spoken back to. */
+    record At(String assignmentId, String studentId, String questionId) {}
+
+    /** All remarks at an answer and those before it. What the child said back is met by that. */
+    List<Remark> of(Teacher teacher, At at, Opened opened) {
+        if (opened.answer() == null) {
+            return List.of();
+        }
+        List<Remark> all = store.of(opened.answer().responseId(), at.questionId());
+        store.met(
+                all.stream()
+                        .filter(remark -> remark.isByChild() && remark.isNew())
+                        .map(Remark::id)
+                        .toList(),
+                clock.millis());
+        return all;
+    }
+
+    /** The first standing lines of a teacher that can be heard. */
+    List<ScriptLine> standing(Teacher teacher) {
+        return lessonStore
+                .shelf(teacher.id())
+                .map(shelf -> lessons.lesson(teacher, shelf.id()).pages().stream()
+                        .flatMap(page -> page.lines().stream())
+                        .filter(line -> line.soundHash() != null)
+                        .limit(STANDING)
+                        .toList())
+                .orElse(List.of());
+    }
+
+    private Opened toChange(Teacher teacher, At at) {
+        assignments.toChange(teacher, at.assignmentId());
+        Opened opened = results.open(teacher, at.assignmentId(), at.studentId(), at.questionId());
+        if (opened.answer() == null) {
+            throw new NotFoundException("answer");
+        }
+        return opened;
+    }
+
+    @Transactional
+    public void type(Teacher teacher, At at, String words, RemarkPlace place) {
+        String kept = words.strip();
+        if (!kept.isEmpty()) {
+            add(teacher, toChange(teacher, at), Ids.newId(), cut(kept), null, place);
+        }
+    }
+
+    private static String cut(String words) {
+        return words.substring(0, Math.min(LONGEST_WORDS, words.length()));
+    }
+
+    /** A standing line, as it is heard now. */
+    @Transactional
+    public void standing(Teacher teacher, At at, String lineId, RemarkPlace place) {
+        Opened opened = toChange(teacher, at);
+        ScriptLine line = standing(teacher).stream()
+                .filter(each -> each.line().id().equals(lineId))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("line"));
+        add(
+                teacher,
+                opened,
+                Ids.newId(),
+                cut(line.line().words()),
+                new Sounding(line.soundHash(), line.line().kept().orElseThrow().durationMs()),
+                place);
+    }
+
+    private void add(Teacher teacher, Opened opened, String id, String words, Sounding sound, RemarkPlace place) {
+        store.add(new Remark(
+                id,
+                opened.answer().id(),
+                opened.question().id(),
+                opened.student().id(),
+                teacher.id(),
+                null,
+                words,
+                sound == null ? null : sound.hash(),
+                sound == null ? null : (Long) sound.durationMs(),
+                place,
+                clock.millis(),
+                null,
+                null));
+    }
+
+    void receive(Teacher teacher, At at, String recordingId, String type, int number, InputStream content)
+            throws IOException {
+        recordings.receive(place(teacher, at), recordingId, type, number, content);
+    }
+
+    private AnswerPlace place(Teacher teacher, At at) {
+        Opened opened = toChange(teacher, at);
+        return new AnswerPlace(RecordingPurpose.REMARK, opened.answer().responseId(), at.questionId(), teacher.id());
+    }
+
+    /** What was said becomes a remark as soon as all of it came in; ending it twice makes one. */
+    Ended end(Teacher teacher, At at, String recordingId, Integer chunks, RemarkPlace place) throws IOException {
+        AnswerPlace said = place(teacher, at);
+        Ended ended = recordings.end(said, recordingId, chunks, LONGEST_MS);
+        if (ended instanceof Ended.Made) {
+            Sounding sound = recordings.remark(said, recordingId).orElseThrow();
+            add(teacher, toChange(teacher, at), recordingId, "", sound, place);
+        }
+        return ended;
+    }
+
+    void discard(Teacher teacher, String recordingId) {
+        recordings.discard(teacher.id(), recordingId);
+    }
+
+    private Remark own(Teacher teacher, String assignmentId, String remarkId) {
+        assignments.toChange(teacher, assignmentId);
+        return store.find(assignmentId, remarkId)
+                .filter(remark -> teacher.id().equals(remark.teacherId()))
+                .orElseThrow(() -> new NotFoundException("remark"));
+    }
+
+    /** Takes a remark back, also one that was given already. */
+    @Transactional
+    public void remove(Teacher teacher, String assignmentId, String remarkId) {
+        store.remove(own(teacher, assignmentId, remarkId).id(), clock.millis());
+    }
+
+    /** The same remark to others who answered the same; answers to how many. */
+    @Transactional
+    public int copy(Teacher teacher, String assignmentId, String remarkId, List<String> students) {
+        Remark remark = own(teacher, assignmentId, remarkId);
+        int copied = 0;
+        for (String student : students) {
+            if (student.equals(remark.studentId())) {
+                continue;
+            }
+            Opened opened = results.open(teacher, assignmentId, student, remark.questionId());
+            if (opened.answer() != null) {
+                Sounding sound =
+                        remark.soundHash() == null ? null : new Sounding(remark.soundHash(), remark.durationMs());
+                add(teacher, opened, Ids.newId(), remark.words(), sound, RemarkPlace.WHOLE);
+                copied++;
+            }
+        }
+        return copied;
+    }
+
+    /**
+     * Gives back what hasn't been: the children can hear it now.
+     *
+     * @param studentId null: of all
+     * @param remarkId null: all of them
+     */
+    @Transactional
+    public int give(Teacher teacher, String assignmentId, String studentId, String remarkId) {
+        assignments.toChange(teacher, assignmentId);
+        List<String> ids = new ArrayList<>();
+        for (Remark remark : store.ofAssignment(assignmentId)) {
+            boolean meant = (studentId == null || remark.studentId().equals(studentId))
+                    && (remarkId == null || remark.id().equals(remarkId));
+            if (meant && !remark.isGiven() && teacher.id().equals(remark.teacherId())) {
+                ids.add(remark.id());
+            }
+        }
+        return store.give(ids, clock.millis());
+    }
+
+    /** How many of this teacher's remarks haven't been given back. */
+    int waiting(Teacher teacher, String assignmentId) {
+        assignments.seen(teacher, assignmentId);
+        return (int) store.ofAssignment(assignmentId).stream()
+                .filter(remark -> !remark.isGiven() && teacher.id().equals(remark.teacherId()))
+                .count();
+    }
+
+    /** The answers at which a child said something back that no teacher met as yet: each as student and question. */
+    List<String> repliedAt(Teacher teacher, String assignmentId) {
+        assignments.seen(teacher, assignmentId);
+        return store.ofAssignment(assignmentId).stream()
+                .filter(remark -> remark.isByChild() && remark.isNew())
+                .map(remark -> remark.studentId() + "/" + remark.questionId())
+                .toList();
+    }
+
+    String sound(Teacher teacher, String assignmentId, String remarkId) {
+        assignments.seen(teacher, assignmentId);
+        return Optional.of(remarkId)
+                .filter(id -> ID.matcher(id).matches())
+                .flatMap(id -> store.find(assignmentId, id))
+                .map(Remark::soundHash)
+                .orElseThrow(() -> new NotFoundException("sound"));
+    }
+}

@@ -1,0 +1,141 @@
+package prolalia.app.listening;
+
+import static prolalia.app.platform.db.Tables.ANSWER;
+import static prolalia.app.platform.db.Tables.REMARK;
+import static prolalia.app.platform.db.Tables.RESPONSE;
+import static prolalia.app.platform.db.Tables.TEACHER;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jooq.Condition;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.jooq.impl.DSL;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Repository;
+import prolalia.core.remark.RemarkPlace;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Remarks. None is changed once it is made; one that was taken back isn't there any more. */
+@Repository
+class RemarkStore {
+    private final DSLContext writing;
+    private final DSLContext looking;
+    private final JsonMapper json;
+
+    RemarkStore(DSLContext writing, @Qualifier("looking") DSLContext looking, JsonMapper json) {
+        this.writing = writing;
+        this.looking = looking;
+        this.json = json;
+    }
+
+    /** To any answer to a question of a response, the oldest first. */
+    List<Remark> of(String responseId, String questionId) {
+        return fetch(ANSWER.RESPONSE_ID.eq(responseId).and(ANSWER.QUESTION_ID.eq(questionId)));
+    }
+
+    List<Remark> ofAssignment(String assignmentId) {
+        return fetch(RESPONSE.ASSIGNMENT_ID.eq(assignmentId));
+    }
+
+    List<Remark> ofChild(String assignmentId, String studentId) {
+        return fetch(RESPONSE.ASSIGNMENT_ID.eq(assignmentId).and(RESPONSE.STUDENT_ID.eq(studentId)));
+    }
+
+    Optional<Remark> find(String assignmentId, String remarkId) {
+        return fetch(RESPONSE.ASSIGNMENT_ID.eq(assignmentId).and(REMARK.ID.eq(remarkId))).stream()
+                .findFirst();
+    }
+
+    private List<Remark> fetch(Condition which) {
+        return looking.select(REMARK.fields())
+                .select(ANSWER.QUESTION_ID, RESPONSE.STUDENT_ID, TEACHER.FULL_NAME)
+                .from(REMARK)
+                .join(ANSWER)
+                .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
+                .join(RESPONSE)
+                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .leftJoin(TEACHER)
+                .on(TEACHER.ID.eq(REMARK.TEACHER_ID))
+                .where(which, REMARK.REMOVED_AT.isNull())
+                .orderBy(REMARK.MADE_AT, REMARK.ID)
+                .fetch(this::remark);
+    }
+
+    private Remark remark(Record row) {
+        String place = row.get(REMARK.PLACE);
+        return new Remark(
+                row.get(REMARK.ID),
+                row.get(REMARK.ANSWER_ID),
+                row.get(ANSWER.QUESTION_ID),
+                row.get(RESPONSE.STUDENT_ID),
+                row.get(REMARK.TEACHER_ID),
+                row.get(TEACHER.FULL_NAME),
+                row.get(REMARK.WORDS),
+                row.get(REMARK.SOUND_HASH),
+                row.get(REMARK.DURATION_MS),
+                place == null ? RemarkPlace.WHOLE : json.readValue(place, RemarkPlace.class),
+                row.get(REMARK.MADE_AT),
+                row.get(REMARK.GIVEN_AT),
+                row.get(REMARK.MET_AT));
+    }
+
+    /** Made twice with the same id, it is one. */
+    void add(Remark remark) {
+        writing.insertInto(REMARK)
+                .set(REMARK.ID, remark.id())
+                .set(REMARK.ANSWER_ID, remark.answerId())
+                .set(REMARK.TEACHER_ID, remark.teacherId())
+                .set(REMARK.STUDENT_ID, remark.isByChild() ? remark.studentId() : null)
+                .set(REMARK.WORDS, remark.words())
+                .set(REMARK.SOUND_HASH, remark.soundHash())
+                .set(REMARK.DURATION_MS, remark.durationMs())
+                .set(REMARK.PLACE, remark.place().isWhole() ? null : json.writeValueAsString(remark.place()))
+                .set(REMARK.MADE_AT, remark.madeAt())
+                .set(REMARK.GIVEN_AT, remark.givenAt())
+                .onConflictDoNothing()
+                .execute();
+    }
+
+    void remove(String remarkId, long now) {
+        writing.update(REMARK)
+                .set(REMARK.REMOVED_AT, now)
+                .where(REMARK.ID.eq(remarkId))
+                .execute();
+    }
+
+    int give(Collection<String> remarkIds, long now) {
+        return writing.update(REMARK)
+                .set(REMARK.GIVEN_AT, now)
+                .where(REMARK.ID.in(remarkIds), REMARK.GIVEN_AT.isNull())
+                .execute();
+    }
+
+    void met(Collection<String> remarkIds, long now) {
+        writing.update(REMARK)
+                .set(REMARK.MET_AT, now)
+                .where(REMARK.ID.in(remarkIds), REMARK.MET_AT.isNull())
+                .execute();
+    }
+
+    /** How many remarks there are that a child hasn't met, and how many in all, by assignment. */
+    Map<String, Counted> counted(String studentId) {
+        return looking.select(RESPONSE.ASSIGNMENT_ID, DSL.count(), DSL.count().filterWhere(REMARK.MET_AT.isNull()))
+                .from(REMARK)
+                .join(ANSWER)
+                .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
+                .join(RESPONSE)
+                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .where(
+                        RESPONSE.STUDENT_ID.eq(studentId),
+                        REMARK.TEACHER_ID.isNotNull(),
+                        REMARK.GIVEN_AT.isNotNull(),
+                        REMARK.REMOVED_AT.isNull())
+                .groupBy(RESPONSE.ASSIGNMENT_ID)
+                .fetchMap(RESPONSE.ASSIGNMENT_ID, row -> new Counted(row.value2(), row.value3()));
+    }
+
+    record Counted(int all, int unmet) {}
+}
