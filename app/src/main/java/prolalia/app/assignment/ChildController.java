@@ -47,14 +47,21 @@ class ChildController {
     private final PlayerService player;
     private final StudentFiles files;
     private final MediaResponses media;
+    private final SpokenBack spokenBack;
 
     ChildController(
-            DoorWay door, ChildService children, PlayerService player, StudentFiles files, MediaResponses media) {
+            DoorWay door,
+            ChildService children,
+            PlayerService player,
+            StudentFiles files,
+            MediaResponses media,
+            SpokenBack spokenBack) {
         this.door = door;
         this.children = children;
         this.player = player;
         this.files = files;
         this.media = media;
+        this.spokenBack = spokenBack;
     }
 
     @GetMapping
@@ -64,6 +71,7 @@ class ChildController {
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("inside", inside);
         model.addAttribute("toDo", toDo);
+        model.addAttribute("spokenBack", spokenBack.of(inside.actor()));
         return "assignment/my";
     }
 

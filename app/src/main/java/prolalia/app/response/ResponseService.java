@@ -70,7 +70,7 @@ public class ResponseService {
     public record Heard(Outcome outcome, Double points, Integer most, String sound, String words, Integer triesLeft) {}
 
     /** A part of a spoken answer. */
-    record Piece(String id, long durationMs, String trace) {
+    public record Piece(String id, long durationMs, String trace) {
         private static final int WIDTH = 320;
         private static final int HEIGHT = 40;
 
@@ -119,6 +119,22 @@ public class ResponseService {
                 .filter(piece -> piece != null)
                 .map(Piece::of)
                 .toList();
+    }
+
+    /** An answer of hers as it stands. */
+    public record Own(StoredAnswer answer, List<Piece> pieces) {}
+
+    /** All that she answered, by question. */
+    public Map<String, Own> own(Student student, String assignmentId) {
+        children.meetStill(student, assignmentId);
+        Optional<StoredResponse> response = store.find(assignmentId, student.id());
+        Map<String, Own> own = new HashMap<>();
+        if (response.isPresent()) {
+            Map<String, Spoken> spoken = store.spoken(List.of(response.get().id()));
+            store.answers(response.get().id())
+                    .forEach((question, answer) -> own.put(question, new Own(answer, pieces(answer.given(), spoken))));
+        }
+        return own;
     }
 
     /** Something that she said. */

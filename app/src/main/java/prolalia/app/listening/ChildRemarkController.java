@@ -1,0 +1,141 @@
+package prolalia.app.listening;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import prolalia.app.account.Actor.Student;
+import prolalia.app.classroom.DoorWay;
+import prolalia.app.classroom.DoorWay.Inside;
+import prolalia.app.platform.MediaResponses;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.sound.AnswerRecordings.Ended;
+
+/** What was said back to a child: heard in order at its places, and answered by voice. */
+@Controller
+@RequestMapping("/my/{id}")
+class ChildRemarkController {
+    private static final String OWNER = "X-Owner";
+
+    private final DoorWay door;
+    private final ChildRemarks remarks;
+    private final MediaResponses media;
+
+    ChildRemarkController(DoorWay door, ChildRemarks remarks, MediaResponses media) {
+        this.door = door;
+        this.remarks = remarks;
+        this.media = media;
+    }
+
+    /** Who is in; a page that was opened by another child on this device is told that she isn't. */
+    private Student student(HttpServletRequest request) {
+        Student student = door.inside(request).actor();
+        String pageOf = request.getHeader(OWNER);
+        if (pageOf != null && !pageOf.equals(student.id())) {
+            throw new DoorWay.OutsideException();
+        }
+        return student;
+    }
+
+    @GetMapping("/remarks")
+    String page(@PathVariable String id, HttpServletRequest request, HttpServletResponse response, Model model) {
+        Inside inside = door.inside(request);
+        model.addAttribute("inside", inside);
+        model.addAttribute("forChild", remarks.forChild(inside.actor(), id));
+        model.addAttribute("id", id);
+        response.setHeader("Cache-Control", "no-store");
+        return "listening/for-child";
+    }
+
+    @GetMapping("/remarks/{remarkId}.mp3")
+    ResponseEntity<Resource> sound(@PathVariable String id, @PathVariable String remarkId, HttpServletRequest request)
+            throws IOException {
+        return media.serveCurrent(remarks.sound(student(request), id, remarkId), MediaResponses.MP3, request);
+    }
+
+    /** She heard it, or had it before her. */
+    @PostMapping("/remarks/{remarkId}/met")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void met(@PathVariable String id, @PathVariable String remarkId, HttpServletRequest request) {
+        remarks.met(student(request), id, remarkId);
+    }
+
+    /** Answers when the chunk is on the disk. */
+    @PutMapping("/reply/{remarkId}/recordings/{recordingId}/chunks/{number}")
+    @ResponseBody
+    Map<String, Integer> chunk(
+            @PathVariable String id,
+            @PathVariable String remarkId,
+            @PathVariable String recordingId,
+            @PathVariable int number,
+            @RequestHeader(name = HttpHeaders.CONTENT_TYPE, defaultValue = "application/octet-stream") String type,
+            HttpServletRequest request)
+            throws IOException {
+        remarks.receive(student(request), id, remarkId, recordingId, type, number, request.getInputStream());
+        return Map.of("stored", number);
+    }
+
+    /** @param missing chunks that haven't come in */
+    record Said(boolean made, List<Integer> missing) {}
+
+    @PostMapping("/reply/{remarkId}/recordings/{recordingId}/end")
+    @ResponseBody
+    Said end(
+            @PathVariable String id,
+            @PathVariable String remarkId,
+            @PathVariable String recordingId,
+            @RequestParam(required = false) Integer chunks,
+            HttpServletRequest request)
+            throws IOException {
+        Ended ended = remarks.end(student(request), id, remarkId, recordingId, chunks);
+        return ended instanceof Ended.Incomplete incomplete
+                ? new Said(false, incomplete.missing())
+                : new Said(ended instanceof Ended.Made, List.of());
+    }
+
+    @DeleteMapping("/reply/{remarkId}/recordings/{recordingId}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void discard(
+            @PathVariable String id,
+            @PathVariable String remarkId,
+            @PathVariable String recordingId,
+            HttpServletRequest request) {
+        remarks.discard(student(request), id, recordingId);
+    }
+
+    @ExceptionHandler(DoorWay.OutsideException.class)
+    String outside(HttpServletRequest request, HttpServletResponse response) {
+        boolean opens = request.getMethod().equals("GET")
+                && String.valueOf(request.getHeader("Accept")).contains("text/html");
+        var last = door.lastDoor(request);
+        if (opens && last.isPresent()) {
+            return "redirect:/door/" + last.get();
+        }
+        response.setStatus(HttpStatus.UNAUTHORIZED.value());
+        return "classroom/no-door";
+    }
+
+    @ExceptionHandler(NotFoundException.class)
+    String notHere(HttpServletResponse response) {
+        response.setStatus(HttpStatus.NOT_FOUND.value());
+        return "assignment/gone";
+    }
+}

@@ -1,0 +1,217 @@
+package prolalia.app.listening;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import prolalia.app.account.Actor.Student;
+import prolalia.app.assignment.ChildService;
+import prolalia.app.assignment.Met;
+import prolalia.app.assignment.SpokenBack;
+import prolalia.app.platform.NotFoundException;
+import prolalia.app.response.ResponseService;
+import prolalia.app.response.ResponseService.Own;
+import prolalia.app.sound.AnswerPlace;
+import prolalia.app.sound.AnswerRecordings;
+import prolalia.app.sound.AnswerRecordings.Ended;
+import prolalia.app.sound.AnswerRecordings.Sounding;
+import prolalia.app.sound.RecordingPurpose;
+import prolalia.core.marking.Asked;
+import prolalia.core.published.PublishedLesson.PublishedPage;
+import prolalia.core.published.StudentPages;
+import prolalia.core.remark.Passage.Found;
+import prolalia.core.remark.RemarkPlace;
+
+/** What was said back to a child, as she hears it, and what she says to that. */
+@Service
+class ChildRemarks implements SpokenBack {
+    private static final long LONGEST_MS = 120_000;
+
+    private final RemarkStore store;
+    private final ChildService children;
+    private final ResponseService responses;
+    private final AnswerRecordings recordings;
+    private final Clock clock;
+
+    ChildRemarks(
+            RemarkStore store,
+            ChildService children,
+            ResponseService responses,
+            AnswerRecordings recordings,
+            Clock clock) {
+        this.store = store;
+        this.children = children;
+        this.responses = responses;
+        this.recordings = recordings;
+        this.clock = clock;
+    }
+
+    @Override
+    public Map<String, Boolean> of(Student student) {
+        Map<String, Boolean> news = new HashMap<>();
+        store.counted(student.id()).forEach((assignment, count) -> news.put(assignment, count.unmet() > 0));
+        return news;
+    }
+
+    /**
+     * A passage in her words as they stand now.
+     *
+     * @param before what stands before it
+     * @param marked the passage; empty: it is gone
+     */
+    record Marked(String before, String marked, String after) {}
+
+    /** A remark with its place. @param passage null: it is to no passage */
+    record Shown(Remark remark, Marked passage) {}
+
+    /**
+     * A question of hers that was said something to.
+     *
+     * @param asked null: it isn't there any more
+     * @param sound of the question; null: it is silent
+     * @param page on which it is asked, from 1
+     * @param own null: nothing is left of her answer
+     */
+    record OnQuestion(String questionId, Asked asked, String sound, int page, Own own, List<Shown> thread) {
+        /** Her words, as they stand now. */
+        public String typed() {
+            return own == null ? "" : own.answer().given().typed();
+        }
+    }
+
+    /** @param open whether she may try again */
+    record ForChild(Met met, List<OnQuestion> questions, boolean open) {}
+
+    ForChild forChild(Student student, String assignmentId) {
+        Met met = children.meetStill(student, assignmentId);
+        Map<String, Own> own = responses.own(student, assignmentId);
+        Map<String, Integer> pages = new HashMap<>();
+        int number = 0;
+        for (PublishedPage page : StudentPages.shown(met.lesson())) {
+            number++;
+            for (Asked asked : page.questions()) {
+                pages.put(asked.id(), number);
+            }
+        }
+        Map<String, List<Remark>> byQuestion = new HashMap<>();
+        List<String> order = new ArrayList<>(met.asked().keySet());
+        for (Remark remark : store.ofChild(assignmentId, student.id())) {
+            if (remark.isGiven() || remark.isByChild()) {
+                byQuestion
+                        .computeIfAbsent(remark.questionId(), unseen -> new ArrayList<>())
+                        .add(remark);
+                if (!order.contains(remark.questionId())) {
+                    order.add(remark.questionId());
+                }
+            }
+        }
+        List<OnQuestion> questions = new ArrayList<>();
+        for (String question : order) {
+            List<Remark> thread = byQuestion.getOrDefault(question, List.of());
+            if (thread.isEmpty()) {
+                continue;
+            }
+            Own answer = own.get(question);
+            String typed = answer == null ? "" : answer.answer().given().typed();
+            questions.add(new OnQuestion(
+                    question,
+                    met.asked().get(question),
+                    met.lesson().line(question).map(line -> line.soundHash()).orElse(null),
+                    pages.getOrDefault(question, 1),
+                    answer,
+                    thread.stream()
+                            .map(remark -> new Shown(remark, marked(remark, typed)))
+                            .toList()));
+        }
+        return new ForChild(met, questions, children.isOpen(met));
+    }
+
+    private static Marked marked(Remark remark, String typed) {
+        if (remark.place().passage() == null) {
+            return null;
+        }
+        Optional<Found> found = remark.place().passage().in(typed);
+        if (found.isEmpty()) {
+            return new Marked(remark.place().passage().exact(), "", "");
+        }
+        int from = typed.offsetByCodePoints(0, found.get().start());
+        int to = typed.offsetByCodePoints(0, found.get().end());
+        return new Marked(typed.substring(0, from), typed.substring(from, to), typed.substring(to));
+    }
+
+    private Remark given(Student student, String assignmentId, String remarkId) {
+        children.meetStill(student, assignmentId);
+        return store.ofChild(assignmentId, student.id()).stream()
+                .filter(remark -> remark.id().equals(remarkId) && (remark.isGiven() || remark.isByChild()))
+                .findFirst()
+                .orElseThrow(() -> new NotFoundException("remark"));
+    }
+
+    void met(Student student, String assignmentId, String remarkId) {
+        Remark remark = given(student, assignmentId, remarkId);
+        if (!remark.isByChild()) {
+            store.met(List.of(remark.id()), clock.millis());
+        }
+    }
+
+    String sound(Student student, String assignmentId, String remarkId) {
+        return Optional.ofNullable(given(student, assignmentId, remarkId).soundHash())
+                .orElseThrow(() -> new NotFoundException("sound"));
+    }
+
+    private AnswerPlace place(Student student, Remark remark, String assignmentId) {
+        String response =
+                responses.place(student, assignmentId, remark.questionId()).responseId();
+        return new AnswerPlace(RecordingPurpose.REMARK, response, remark.questionId(), student.id());
+    }
+
+    void receive(
+            Student student,
+            String assignmentId,
+            String remarkId,
+            String recordingId,
+            String type,
+            int number,
+            InputStream content)
+            throws IOException {
+        Remark remark = given(student, assignmentId, remarkId);
+        recordings.receive(place(student, remark, assignmentId), recordingId, type, number, content);
+    }
+
+    /** What she said stands after what was said to her, as soon as all of it came in; ended twice it is there once. */
+    Ended end(Student student, String assignmentId, String remarkId, String recordingId, Integer chunks)
+            throws IOException {
+        Remark remark = given(student, assignmentId, remarkId);
+        AnswerPlace place = place(student, remark, assignmentId);
+        Ended ended = recordings.end(place, recordingId, chunks, LONGEST_MS);
+        if (ended instanceof Ended.Made) {
+            Sounding sound = recordings.remark(place, recordingId).orElseThrow();
+            long now = clock.millis();
+            store.add(new Remark(
+                    recordingId,
+                    remark.answerId(),
+                    remark.questionId(),
+                    student.id(),
+                    null,
+                    null,
+                    "",
+                    sound.hash(),
+                    sound.durationMs(),
+                    RemarkPlace.WHOLE,
+                    now,
+                    now,
+                    null));
+        }
+        return ended;
+    }
+
+    void discard(Student student, String assignmentId, String recordingId) {
+        children.meetStill(student, assignmentId);
+        recordings.discard(student.id(), recordingId);
+    }
+}
