@@ -27,3 +27,7 @@ done
 voice terns/title-bean "How a bean wakes up."
 voice terns/title-bakery "At the bakery counter."
 voice terns/direction-bean "Listen to each page. Then draw what the bean needs."
+
+# What Ines says back to spoken answers.
+voice weather/remark-1 "I can hear how warm you are. Say it a little louder next time."
+voice weather/remark-2 "What a word. Now tell me what else you wear."

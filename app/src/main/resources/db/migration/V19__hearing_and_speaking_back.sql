@@ -37,9 +37,11 @@ CREATE TABLE remark (
 );
 CREATE INDEX remark_by_answer ON remark (answer_id);
 
--- How much of a line was heard at most, of a hundred, and when first something of it was.
-ALTER TABLE heard_line ADD COLUMN most_percent INTEGER NOT NULL DEFAULT 100;
+-- When something of a line was heard first, when all of it was, and how much at most without its end, of a hundred; times counts
+-- whole hearings. NULL: never, or before this was written down.
 ALTER TABLE heard_line ADD COLUMN first_at BIGINT;
+ALTER TABLE heard_line ADD COLUMN whole_at BIGINT;
+ALTER TABLE heard_line ADD COLUMN part_percent INTEGER NOT NULL DEFAULT 0;
 
 DROP VIEW media_use;
 CREATE VIEW media_use AS

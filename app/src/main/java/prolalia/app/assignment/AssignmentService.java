@@ -301,6 +301,11 @@ public class AssignmentService {
         return met.of(assignment, Accommodation.NONE).asked().values();
     }
 
+    /** What the children heard of something that was given. */
+    public List<HeardLine> heardLines(Teacher teacher, String assignmentId) {
+        return store.heardLines(seen(teacher, assignmentId).id());
+    }
+
     /** How many lines of something a child hears, of how many. */
     record Hers(Assignment assignment, long lines, long ofLines) {}
 

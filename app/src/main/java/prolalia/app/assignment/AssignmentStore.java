@@ -1,6 +1,8 @@
 package prolalia.app.assignment;
 
 import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.greatest;
+import static org.jooq.impl.DSL.inline;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.min;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT;
@@ -215,7 +217,7 @@ class AssignmentStore {
                                         new HashMap<>(),
                                         row.get(RESPONSE.HANDED_IN_AT) != null)));
         looking.selectFrom(HEARD_LINE)
-                .where(HEARD_LINE.ASSIGNMENT_ID.in(assignmentIds))
+                .where(HEARD_LINE.ASSIGNMENT_ID.in(assignmentIds), HEARD_LINE.TIMES.gt(0))
                 .forEach(row -> Optional.ofNullable(done.get(row.getAssignmentId()))
                         .map(byStudent -> byStudent.get(row.getStudentId()))
                         .ifPresent(each -> each.heard().put(row.getLineId(), row.getTimes())));
@@ -257,10 +259,43 @@ class AssignmentStore {
                 .set(HEARD_LINE.LINE_ID, lineId)
                 .set(HEARD_LINE.TIMES, 1)
                 .set(HEARD_LINE.LAST_AT, at)
+                .set(HEARD_LINE.FIRST_AT, at)
+                .set(HEARD_LINE.WHOLE_AT, at)
                 .onConflict(HEARD_LINE.ASSIGNMENT_ID, HEARD_LINE.STUDENT_ID, HEARD_LINE.LINE_ID)
                 .doUpdate()
                 .set(HEARD_LINE.TIMES, HEARD_LINE.TIMES.plus(1))
                 .set(HEARD_LINE.LAST_AT, at)
+                .set(HEARD_LINE.WHOLE_AT, coalesce(HEARD_LINE.WHOLE_AT, at))
                 .execute();
+    }
+
+    /** Some of a line was heard. @param percent less than all of it */
+    void heardPart(String assignmentId, String studentId, String lineId, int percent, long at) {
+        writing.insertInto(HEARD_LINE)
+                .set(HEARD_LINE.ASSIGNMENT_ID, assignmentId)
+                .set(HEARD_LINE.STUDENT_ID, studentId)
+                .set(HEARD_LINE.LINE_ID, lineId)
+                .set(HEARD_LINE.TIMES, 0)
+                .set(HEARD_LINE.LAST_AT, at)
+                .set(HEARD_LINE.FIRST_AT, at)
+                .set(HEARD_LINE.PART_PERCENT, percent)
+                .onConflict(HEARD_LINE.ASSIGNMENT_ID, HEARD_LINE.STUDENT_ID, HEARD_LINE.LINE_ID)
+                .doUpdate()
+                .set(HEARD_LINE.PART_PERCENT, greatest(HEARD_LINE.PART_PERCENT, inline(percent)))
+                .set(HEARD_LINE.LAST_AT, at)
+                .execute();
+    }
+
+    /** All that was heard of an assignment. */
+    List<HeardLine> heardLines(String assignmentId) {
+        return looking.selectFrom(HEARD_LINE)
+                .where(HEARD_LINE.ASSIGNMENT_ID.eq(assignmentId))
+                .fetch(row -> new HeardLine(
+                        row.getStudentId(),
+                        row.getLineId(),
+                        row.getTimes(),
+                        row.getPartPercent(),
+                        row.getFirstAt() == null ? row.getLastAt() : row.getFirstAt(),
+                        row.getTimes() == 0 ? null : row.getWholeAt() == null ? row.getLastAt() : row.getWholeAt()));
     }
 }

@@ -155,11 +155,15 @@ class ChildController {
                 accommodation.switches());
     }
 
-    /** She heard a line to its end. */
+    /** She heard a line to its end, or so much of it. */
     @PostMapping("/{id}/heard/{lineId}")
-    ResponseEntity<Void> heard(@PathVariable String id, @PathVariable String lineId, HttpServletRequest request) {
+    ResponseEntity<Void> heard(
+            @PathVariable String id,
+            @PathVariable String lineId,
+            @RequestParam(defaultValue = "100") int percent,
+            HttpServletRequest request) {
         Student student = student(request);
-        children.heard(student, children.meet(student, id), lineId);
+        children.heard(student, children.meet(student, id), lineId, percent);
         return ResponseEntity.noContent().build();
     }
 

@@ -100,9 +100,10 @@ public class ChildService {
         heard.opened(met.assignment().id(), student.id());
     }
 
-    void heard(Student student, Met met, String lineId) {
+    /** @param percent how much of it, 1 to 100 */
+    public void heard(Student student, Met met, String lineId, int percent) {
         if (met.lesson().line(lineId).isPresent()) {
-            heard.heard(met.assignment().id(), student.id(), lineId);
+            heard.heard(met.assignment().id(), student.id(), lineId, Math.max(1, Math.min(100, percent)));
         }
     }
 }

@@ -15,6 +15,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 class HeardLog implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(HeardLog.class);
+    private static final int ALL = 100;
     private static final int MOST_WAITING = 100_000;
 
     private final AssignmentStore store;
@@ -28,15 +29,15 @@ class HeardLog implements DisposableBean {
         this.clock = clock;
     }
 
-    /** @param lineId null: a page was opened */
-    private record Event(String assignmentId, String studentId, String lineId, long at) {}
+    /** @param lineId null: a page was opened @param percent how much of the line */
+    private record Event(String assignmentId, String studentId, String lineId, int percent, long at) {}
 
     void opened(String assignmentId, String studentId) {
-        put(new Event(assignmentId, studentId, null, clock.millis()));
+        put(new Event(assignmentId, studentId, null, 0, clock.millis()));
     }
 
-    void heard(String assignmentId, String studentId, String lineId) {
-        put(new Event(assignmentId, studentId, lineId, clock.millis()));
+    void heard(String assignmentId, String studentId, String lineId, int percent) {
+        put(new Event(assignmentId, studentId, lineId, percent, clock.millis()));
     }
 
     private void put(Event event) {
@@ -87,7 +88,9 @@ class HeardLog implements DisposableBean {
 
     private void write(Event event) {
         store.visited(event.assignmentId(), event.studentId(), event.at());
-        if (event.lineId() != null) {
+        if (event.lineId() != null && event.percent() < ALL) {
+            store.heardPart(event.assignmentId(), event.studentId(), event.lineId(), event.percent(), event.at());
+        } else if (event.lineId() != null) {
             store.heard(event.assignmentId(), event.studentId(), event.lineId(), event.at());
         }
     }

@@ -57,13 +57,16 @@ class DemoAnswers {
 
     private void answer(Student student, String assignmentId, int which) throws IOException {
         Random chance = new Random(which);
+        Random hearing = new Random(100 + which);
         Met met = children.meet(student, assignmentId);
         children.opened(student, met);
         List<Asked> asked = List.copyOf(met.asked().values());
         // Two are still at it.
         int until = which % 6 == 5 ? 4 : asked.size();
         for (Asked question : asked.subList(0, until)) {
-            Given given = given(question, student, assignmentId, which, chance);
+            boolean knows = chance.nextInt(10) < 7;
+            hear(student, met, question, knows, hearing);
+            Given given = given(question, student, assignmentId, which, knows, chance);
             if (!given.isNothing()) {
                 responses.give(
                         student, assignmentId, question.id(), UUID.randomUUID().toString(), given);
@@ -72,10 +75,25 @@ class DemoAnswers {
         responses.handIn(student, assignmentId);
     }
 
-    private Given given(Asked asked, Student student, String assignmentId, int which, Random chance)
+    /** Who knows it has mostly heard it, who doesn't often hasn't; the last choices nobody waits for. */
+    private void hear(Student student, Met met, Asked asked, boolean knows, Random chance) {
+        int all = knows ? 90 : 35;
+        if (chance.nextInt(100) >= all) {
+            return;
+        }
+        children.heard(student, met, asked.id(), 100);
+        for (int i = 0; i < asked.choices().size(); i++) {
+            int percent = i < 2 || knows && chance.nextInt(4) > 0 ? 100 : 20 + chance.nextInt(50);
+            boolean last = i == asked.choices().size() - 1 && i > 2;
+            if (!last) {
+                children.heard(student, met, asked.choices().get(i).id(), percent);
+            }
+        }
+    }
+
+    private Given given(Asked asked, Student student, String assignmentId, int which, boolean knows, Random chance)
             throws IOException {
         List<Choice> choices = asked.choices();
-        boolean knows = chance.nextInt(10) < 7;
         return switch (asked.question().kind()) {
             case ONE_CHOICE ->
                 Given.chosen(choices.stream()

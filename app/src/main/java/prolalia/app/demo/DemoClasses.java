@@ -38,6 +38,7 @@ class DemoClasses {
     private final LessonSharing sharing;
     private final DemoVoices voices;
     private final DemoAnswers answers;
+    private final DemoRemarks remarks;
 
     DemoClasses(
             ClassService classes,
@@ -47,8 +48,10 @@ class DemoClasses {
             LessonStore lessons,
             LessonSharing sharing,
             DemoVoices voices,
-            DemoAnswers answers) {
+            DemoAnswers answers,
+            DemoRemarks remarks) {
         this.answers = answers;
+        this.remarks = remarks;
         this.sharing = sharing;
         this.classes = classes;
         this.studentService = studentService;
@@ -72,6 +75,7 @@ class DemoClasses {
         studentService.addGroup(ines, id, "Shells", ids.subList(7, ids.size()));
         String form = give(ines, id, weather, "");
         answers.make(form, id, ids);
+        remarks.make(ines, form);
         give(ines, id, bakery, "");
         give(ines, id, bean, BEAN_DIRECTION);
         String said = classAccess.require(ines, id).lessonId();

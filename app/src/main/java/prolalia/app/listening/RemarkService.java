@@ -27,7 +27,7 @@ import prolalia.core.remark.RemarkPlace;
 
 /** Teachers speak back to answers. */
 @Service
-class RemarkService {
+public class RemarkService {
     private static final int LONGEST_WORDS = 2_000;
     private static final long LONGEST_MS = 300_000;
 
@@ -62,7 +62,7 @@ class RemarkService {
     }
 
     /** An answer that is spoken back to. */
-    record At(String assignmentId, String studentId, String questionId) {}
+    public record At(String assignmentId, String studentId, String questionId) {}
 
     /** All remarks at an answer and those before it. What the child said back is met by that. */
     List<Remark> of(Teacher teacher, At at, Opened opened) {
@@ -146,7 +146,7 @@ class RemarkService {
                 null));
     }
 
-    void receive(Teacher teacher, At at, String recordingId, String type, int number, InputStream content)
+    public void receive(Teacher teacher, At at, String recordingId, String type, int number, InputStream content)
             throws IOException {
         recordings.receive(place(teacher, at), recordingId, type, number, content);
     }
@@ -157,7 +157,7 @@ class RemarkService {
     }
 
     /** What was said becomes a remark as soon as all of it came in; ending it twice makes one. */
-    Ended end(Teacher teacher, At at, String recordingId, Integer chunks, RemarkPlace place) throws IOException {
+    public Ended end(Teacher teacher, At at, String recordingId, Integer chunks, RemarkPlace place) throws IOException {
         AnswerPlace said = place(teacher, at);
         Ended ended = recordings.end(said, recordingId, chunks, LONGEST_MS);
         if (ended instanceof Ended.Made) {

@@ -31,7 +31,7 @@ class RoutesTest extends RunningHouse {
             "&words=w&revision=1&kind=QUESTION&name=a.wav&title=t&shows=s&startMs=0&endMs=90&atMs=40&index=0"
                     + "&at=1&page=1&version=1&after=0&since=0&readingMs=1&wait=0&switches=1&shown=0&over=0&keep=false&wanted=true&lit=BOTH"
                     + "&bring=true&away=true&word=w&url=u&text=x&place=x&pages=1&other=o&format=json&as=mp3&address=&icon=LOOK&lang=de&label=1.&later=true&recording=r&phone=p"
-                    + "&made=PAGES&press=START&what=ALL&chunks=1&to=&by=NUMBER&points=1&key=7&required=true&pair=1&layout=ONE&feedback=EACH&reward=STARS&tries=1&seconds=9&where=AT_END&width=1&height=1";
+                    + "&made=PAGES&press=START&what=ALL&chunks=1&to=&by=NUMBER&points=1&key=7&required=true&pair=1&layout=ONE&feedback=EACH&reward=STARS&tries=1&seconds=9&where=AT_END&width=1&height=1&answer=a&lesson=l";
 
     private static final Map<String, String> JSON = Map.of(
             "/takes/{id}/edits", "{\"kind\":\"CUT\",\"startMs\":10,\"endMs\":60,\"db\":0,\"on\":false}",
@@ -177,6 +177,7 @@ class RoutesTest extends RunningHouse {
                         .replace("{percent}", "50")
                         .replace("{part}", "title")
                         .replace("{made}", "none")
+                        .replace("{remarkId}", "none")
                         .replace("{token}", token)
                 + "?line=" + line + "&lines=" + line + "&take=" + take + "&lineId=" + line + "&thing=x" + FIELDS;
     }
@@ -211,7 +212,7 @@ class RoutesTest extends RunningHouse {
                         .forEach(pattern -> mapping.getMethodsCondition()
                                 .getMethods()
                                 .forEach(verb -> answered.add(
-                                        verb.name() + " " + pattern.replaceAll(":(\\[0-9]\\{1,\\d}|png\\|svg)", ""))));
+                                        verb.name() + " " + pattern.replaceAll(":(\\[0-9]\\{1,\\d}|png\\|svg|csv\\|xlsx)", ""))));
             }
         });
         TreeSet<String> listed = new TreeSet<>();

@@ -4,7 +4,7 @@ import { activities } from './activities.js';
 import { BackgroundAudio } from './background-audio.js';
 import { Dock } from './dock.js';
 import { askStillYou } from './still-you.js';
-import { tellHeard } from './heard.js';
+import { tellHeard, tellPart } from './heard.js';
 import { nextHint } from './hints.js';
 import { watchKeys } from './keys.js';
 import { inOrder, nextLine } from './line-order.js';
@@ -82,6 +82,9 @@ const currentOnes = () => spots.filter((spot) => spot.parentElement.classList.co
 const current = () => currentOnes()[0];
 
 function choose(spot) {
+  if (!audio.paused) {
+    tellPart(outbox, current(), audio);
+  }
   spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
   words.show(spot);
   dock.showLine(spot);
@@ -390,7 +393,7 @@ voices.forEach((voice) => {
   ['play', 'pause', 'ended'].forEach((event) => voice.addEventListener(event, ifCurrent(showPlaying)));
   voice.addEventListener('ended', ifCurrent(ended));
   // Paused on purpose: a sound that ran dry says something else.
-  voice.addEventListener('pause', ifCurrent(() => { if (!watch.stuck && !voice.ended) watch.forget(); }));
+  voice.addEventListener('pause', ifCurrent(() => { if (!watch.stuck && !voice.ended) { watch.forget(); tellPart(outbox, current(), voice); } }));
   // What was taken out of the lesson while it played.
   voice.addEventListener('error', ifCurrent(() => {
     watch.failed();
