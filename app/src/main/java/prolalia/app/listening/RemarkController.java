@@ -90,6 +90,7 @@ class RemarkController {
             @RequestParam(name = "standing", defaultValue = "") String line,
             @RequestParam(defaultValue = "") String place,
             Model model) {
+        desk.require(teacher.actor(), id);
         At at = new At(id, studentId, questionId);
         if (line.isEmpty()) {
             remarks.type(teacher.actor(), at, words, place(place));
@@ -182,6 +183,7 @@ class RemarkController {
             @RequestParam(required = false) Integer chunks,
             @RequestParam(defaultValue = "") String place)
             throws IOException {
+        desk.require(teacher.actor(), id);
         Ended ended = remarks.end(teacher.actor(), at(id, line), recordingId, chunks, place(place));
         if (ended instanceof Ended.Incomplete incomplete) {
             return new Said(false, null, incomplete.missing());

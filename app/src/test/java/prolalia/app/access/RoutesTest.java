@@ -211,8 +211,8 @@ class RoutesTest extends RunningHouse {
                 mapping.getPatternValues()
                         .forEach(pattern -> mapping.getMethodsCondition()
                                 .getMethods()
-                                .forEach(verb -> answered.add(
-                                        verb.name() + " " + pattern.replaceAll(":(\\[0-9]\\{1,\\d}|png\\|svg|csv\\|xlsx)", ""))));
+                                .forEach(verb -> answered.add(verb.name() + " "
+                                        + pattern.replaceAll(":(\\[0-9]\\{1,\\d}|png\\|svg|csv\\|xlsx)", ""))));
             }
         });
         TreeSet<String> listed = new TreeSet<>();

@@ -1,0 +1,167 @@
+package prolalia.app.web;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** Answers at the listening desk, marked by two teachers, and spoken back to. */
+class RemarksTest extends RunningHouse {
+    private static final String JSON = "application/json";
+    private static final String WRITTEN = "The wind is lowd in the trees.";
+
+    private Visitor ines;
+    private Visitor olga;
+    private Visitor ada;
+    private String classId;
+    private List<String> children;
+    private String lesson;
+    private String question;
+    private String assignment;
+
+    @BeforeAll
+    void adaAndBoWrite() throws Exception {
+        ines = Visitor.ines(base());
+        classId = Visitor.newClass(ines, "Writers");
+        ines.form("/classes/" + classId + "/students", "names", "Ada\nBo\nCem");
+        children = Visitor.all(ines.page("/classes/" + classId), "/students/([^\"/]+)\"");
+        olga = Visitor.added(ines, base(), "Olga Writes", "TEACHER");
+        String id = Visitor.first(
+                ines.page("/classes/" + classId + "/settings"), "(?s)value=\"([^\"]+)\"[^>]*>Olga Writes");
+        ines.form("/classes/" + classId + "/teachers", "who", id);
+        question = ines.newLine("What is the wind like?");
+        lesson = ines.lessonOf(question);
+        ines.putForm("/lines/" + question + "/kind", "kind", "QUESTION");
+        ines.putForm("/lines/" + question + "/question/kind", "by", "LONG_TEXT");
+        ines.putForm("/lines/" + question + "/question/points", "points", "3");
+        String made =
+                ines.form("/lessons/" + lesson + "/give", "to", classId).uri().getQuery();
+        assignment = Visitor.first(made, "given=([^&]+)");
+        ada = write(0, WRITTEN);
+        write(1, "Cold.");
+    }
+
+    @AfterAll
+    void remove() throws Exception {
+        ines.form("/lessons/" + lesson + "/remove");
+        ines.form("/classes/" + classId + "/remove");
+    }
+
+    private Visitor write(int child, String words) throws Exception {
+        Visitor visitor = Visitor.child(ines, classId, children.get(child));
+        write(visitor, words);
+        return visitor;
+    }
+
+    private void write(Visitor child, String words) throws Exception {
+        HttpResponse<byte[]> answered = child.send(
+                "PUT",
+                "/my/" + assignment + "/answers/" + question + "/" + UUID.randomUUID(),
+                JSON,
+                ("{\"typed\":\"" + words + "\"}").getBytes(StandardCharsets.UTF_8));
+        assertThat(Visitor.text(answered)).contains("SAVED");
+    }
+
+    private String at(int child) {
+        return "/assignments/" + assignment + "/listen/" + children.get(child) + "/" + question;
+    }
+
+    private static String of(String page, String name) {
+        return Visitor.first(page, "data-" + name + "=\"([^\"]*)\"");
+    }
+
+    private HttpResponse<byte[]> give(Visitor teacher, int child, String points, String answer, String seen)
+            throws Exception {
+        return teacher.form(at(child) + "/points", "points", points, "answer", answer, "seen", seen);
+    }
+
+    @Test
+    void whatTwoTeachersDoAtOneAnswerIsSeenByBothAndNothingIsOverwrittenUnseen() throws Exception {
+        String seen = ines.page(at(1));
+        assertThat(seen).contains("Cold.", "Points, of 3", "data-points=\"3\"");
+        assertThat(give(olga, 1, "2", of(seen, "answer"), "0").statusCode()).isEqualTo(200);
+        HttpResponse<byte[]> late = give(ines, 1, "1", of(seen, "answer"), "0");
+        assertThat(late.statusCode()).isEqualTo(409);
+        assertThat(Visitor.text(late)).contains("Olga Writes gave Bo 2 meanwhile");
+        String now = ines.page(at(1));
+        assertThat(now).contains("Olga Writes gave 2");
+        assertThat(give(ines, 1, "1", of(now, "answer"), of(now, "seen")).statusCode())
+                .isEqualTo(200);
+        ines.form(at(1) + "/note", "flagged", "true", "note", "Ask her about frost");
+        olga.form(at(1) + "/note", "flagged", "false", "note", "Her brother was ill");
+        assertThat(ines.page(at(1))).contains("Ask her about frost", "Her brother was ill");
+        assertThat(olga.page("/assignments/" + assignment + "/listen?which=FLAGGED"))
+                .contains("data-child=\"Bo\"")
+                .doesNotContain("data-child=\"Ada\"");
+    }
+
+    private String place(String exact) {
+        int start = WRITTEN.indexOf(exact);
+        return "{\"passage\":{\"exact\":\"" + exact + "\",\"prefix\":\"" + WRITTEN.substring(0, start)
+                + "\",\"suffix\":\"" + WRITTEN.substring(start + exact.length()) + "\",\"start\":" + start
+                + ",\"end\":" + (start + exact.length()) + "}}";
+    }
+
+    @Test
+    void aRemarkAtAPassageIsMetWhenItIsGivenAndSurvivesWhatTheChildRewrites() throws Exception {
+        String hers = "/my/" + assignment + "/remarks";
+        ines.form(at(0) + "/remarks", "words", "Listen: loud.", "place", place("lowd"));
+        assertThat(ada.page(hers)).doesNotContain("Listen: loud.");
+        assertThat(ada.page("/my")).doesNotContain("spoken-back");
+        ines.form("/assignments/" + assignment + "/remarks/give", "student", children.get(0));
+        assertThat(ada.page("/my")).contains("spoken-back is-new");
+        String given = ada.page(hers);
+        assertThat(given).contains("Listen: loud.", "<mark dir=\"auto\">lowd</mark>");
+        String remark = of(given, "remark");
+        write(ada, "Today " + WRITTEN.toLowerCase().replace("lowd", "loud"));
+        assertThat(ada.page(hers)).as("its words were mended").contains("<mark dir=\"auto\">loud</mark>");
+        assertThat(ines.page(at(0))).doesNotContain("not there any more");
+        write(ada, "I will tell you tomorrow.");
+        assertThat(ines.page(at(0))).contains("This passage is not there any more.");
+        ada.form(hers + "/" + remark + "/met");
+        assertThat(ines.page(at(0))).contains("the child heard it");
+        Visitor bo = Visitor.child(ines, classId, children.get(1));
+        assertThat(bo.form(hers + "/" + remark + "/met").statusCode())
+                .as("nobody else's")
+                .isEqualTo(404);
+        answersByVoice(remark);
+        assertThat(ines.form(at(0) + "/remarks", "words", "x", "place", "no place")
+                        .statusCode())
+                .isEqualTo(400);
+        ines.form("/assignments/" + assignment + "/remarks/" + remark + "/remove");
+        assertThat(ada.page(hers)).doesNotContain("Listen: loud.");
+    }
+
+    /** She answers by voice; ended twice, it is there once. */
+    private void answersByVoice(String remark) throws Exception {
+        String recording = "/my/" + assignment + "/reply/" + remark + "/recordings/" + UUID.randomUUID();
+        ada.send("PUT", recording + "/chunks/0?line=x", "audio/ogg", Files.readAllBytes(voice("bean-2c")));
+        for (int time = 0; time < 2; time++) {
+            assertThat(Visitor.text(ada.form(recording + "/end", "chunks", "1")))
+                    .contains("\"made\":true");
+        }
+        assertThat(ines.page("/assignments/" + assignment + "/listen?which=ALL"))
+                .contains("replied");
+        String thread = ines.page(at(0));
+        assertThat(thread.split("by-child", -1)).hasSize(2);
+        String sound = Visitor.first(thread, "(?s)by-child.*?data-listen=\"([^\"]+)\"");
+        assertThat(ines.get(sound).headers().firstValue("Content-Type")).hasValue("audio/mpeg");
+        assertThat(ines.page("/assignments/" + assignment + "/listen?which=ALL"))
+                .as("it was met")
+                .doesNotContain("replied");
+    }
+
+    @Test
+    void whatTheAnswersTellSaysHowFewTheyAreAndWhatWasHeard() throws Exception {
+        String told = ines.page("/assignments/" + assignment + "/insight");
+        assertThat(told).contains("What is the wind like?").containsPattern("not marked as yet|Only \\d|Only one");
+        assertThat(Visitor.text(ines.get("/assignments/" + assignment + "/insight/answers.csv")))
+                .contains("Bo,1,What is the wind like?,Cold.");
+    }
+}
