@@ -37,6 +37,38 @@ CREATE TABLE remark (
 );
 CREATE INDEX remark_by_answer ON remark (answer_id);
 
+-- By what answers are judged that no rule can judge: made once, used for many questions.
+CREATE TABLE rubric (
+  id         TEXT   NOT NULL PRIMARY KEY,
+  teacher_id TEXT   NOT NULL REFERENCES teacher (id),
+  name       TEXT   NOT NULL,
+  -- core.marking.Rubric's criteria, as JSON.
+  criteria   TEXT   NOT NULL,
+  made_at    BIGINT NOT NULL,
+  removed_at BIGINT
+);
+CREATE INDEX rubric_by_teacher ON rubric (teacher_id, removed_at);
+CREATE TABLE question_rubric (
+  -- A line; it may be gone by now.
+  question_id TEXT NOT NULL PRIMARY KEY,
+  rubric_id   TEXT NOT NULL REFERENCES rubric (id)
+);
+-- The level of an answer by one criterion, as it was when it was given.
+CREATE TABLE rubric_mark (
+  answer_id  TEXT    NOT NULL REFERENCES answer (id),
+  criterion  INTEGER NOT NULL,
+  level      INTEGER NOT NULL,
+  name       TEXT    NOT NULL,
+  words      TEXT    NOT NULL,
+  -- A standing line that says the same; NULL: it is read alone.
+  sound_hash TEXT,
+  teacher_id TEXT    NOT NULL REFERENCES teacher (id),
+  at         BIGINT  NOT NULL,
+  -- When the child could meet it; NULL: not yet.
+  given_at   BIGINT,
+  PRIMARY KEY (answer_id, criterion)
+);
+
 -- When something of a line was heard first, when all of it was, and how much at most without its end, of a hundred; times counts
 -- whole hearings. NULL: never, or before this was written down.
 ALTER TABLE heard_line ADD COLUMN first_at BIGINT;
@@ -61,4 +93,5 @@ UNION ALL SELECT hash, 'stage_picture', lesson_id FROM stage_picture
 UNION ALL SELECT file_hash, 'page_source', page_id FROM page_source
 UNION ALL SELECT sound_hash, 'spoken_answer', recording_id FROM spoken_answer
 UNION ALL SELECT sound_hash, 'remark', id FROM remark WHERE sound_hash IS NOT NULL
+UNION ALL SELECT sound_hash, 'rubric_mark', answer_id FROM rubric_mark WHERE sound_hash IS NOT NULL
 UNION ALL SELECT hash, 'answer_picture', response_id FROM answer_picture;

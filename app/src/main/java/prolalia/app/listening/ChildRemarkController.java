@@ -71,6 +71,18 @@ class ChildRemarkController {
         return media.serveCurrent(remarks.sound(student(request), id, remarkId), MediaResponses.MP3, request);
     }
 
+    /** What a level of a rubric says, in her teacher's voice. */
+    @GetMapping("/remarks/{questionId}/level/{number}.mp3")
+    ResponseEntity<Resource> level(
+            @PathVariable String id,
+            @PathVariable String questionId,
+            @PathVariable int number,
+            HttpServletRequest request)
+            throws IOException {
+        return media.serveCurrent(
+                remarks.levelSound(student(request), id, questionId, number), MediaResponses.MP3, request);
+    }
+
     /** She heard it, or had it before her. */
     @PostMapping("/remarks/{remarkId}/met")
     @ResponseStatus(HttpStatus.NO_CONTENT)

@@ -16,6 +16,8 @@ import prolalia.app.assignment.SpokenBack;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResponseService;
 import prolalia.app.response.ResponseService.Own;
+import prolalia.app.rubric.RubricService;
+import prolalia.app.rubric.RubricService.Level;
 import prolalia.app.sound.AnswerPlace;
 import prolalia.app.sound.AnswerRecordings;
 import prolalia.app.sound.AnswerRecordings.Ended;
@@ -36,6 +38,7 @@ class ChildRemarks implements SpokenBack {
     private final ChildService children;
     private final ResponseService responses;
     private final AnswerRecordings recordings;
+    private final RubricService rubrics;
     private final Clock clock;
 
     ChildRemarks(
@@ -43,11 +46,13 @@ class ChildRemarks implements SpokenBack {
             ChildService children,
             ResponseService responses,
             AnswerRecordings recordings,
+            RubricService rubrics,
             Clock clock) {
         this.store = store;
         this.children = children;
         this.responses = responses;
         this.recordings = recordings;
+        this.rubrics = rubrics;
         this.clock = clock;
     }
 
@@ -77,7 +82,8 @@ class ChildRemarks implements SpokenBack {
      * @param page on which it is asked, from 1
      * @param own null: nothing is left of her answer
      */
-    record OnQuestion(String questionId, Asked asked, String sound, int page, Own own, List<Shown> thread) {
+    record OnQuestion(
+            String questionId, Asked asked, String sound, int page, Own own, List<Shown> thread, List<Level> levels) {
         /** Her words, as they stand now. */
         public String typed() {
             return own == null ? "" : own.answer().given().typed();
@@ -110,10 +116,12 @@ class ChildRemarks implements SpokenBack {
                 }
             }
         }
+        Map<String, List<Level>> levels = rubrics.given(assignmentId, student.id());
         List<OnQuestion> questions = new ArrayList<>();
         for (String question : order) {
             List<Remark> thread = byQuestion.getOrDefault(question, List.of());
-            if (thread.isEmpty()) {
+            List<Level> judged = levels.getOrDefault(question, List.of());
+            if (thread.isEmpty() && judged.isEmpty()) {
                 continue;
             }
             Own answer = own.get(question);
@@ -126,7 +134,8 @@ class ChildRemarks implements SpokenBack {
                     answer,
                     thread.stream()
                             .map(remark -> new Shown(remark, marked(remark, typed)))
-                            .toList()));
+                            .toList(),
+                    judged));
         }
         return new ForChild(met, questions, children.isOpen(met));
     }
@@ -161,6 +170,16 @@ class ChildRemarks implements SpokenBack {
 
     String sound(Student student, String assignmentId, String remarkId) {
         return Optional.ofNullable(given(student, assignmentId, remarkId).soundHash())
+                .orElseThrow(() -> new NotFoundException("sound"));
+    }
+
+    /** The sound of a level that she was given. */
+    String levelSound(Student student, String assignmentId, String questionId, int criterion) {
+        children.meetStill(student, assignmentId);
+        return rubrics.given(assignmentId, student.id()).getOrDefault(questionId, List.of()).stream()
+                .filter(level -> level.criterion() == criterion && level.soundHash() != null)
+                .reduce((first, last) -> last)
+                .map(Level::soundHash)
                 .orElseThrow(() -> new NotFoundException("sound"));
     }
 

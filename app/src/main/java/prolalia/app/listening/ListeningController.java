@@ -3,8 +3,10 @@ package prolalia.app.listening;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
@@ -19,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.server.ResponseStatusException;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.classroom.ClassAccess;
 import prolalia.app.listening.ListeningService.Checked;
@@ -30,7 +33,10 @@ import prolalia.app.listening.RemarkService.At;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.response.ResultsService.Opened;
 import prolalia.app.response.StoredAnswer;
+import prolalia.app.rubric.RubricService;
+import prolalia.app.rubric.RubricService.Level;
 import prolalia.core.answer.KeyText;
 
 /** The listening desk of something that was given. */
@@ -42,6 +48,7 @@ class ListeningController {
 
     private final ListeningService desk;
     private final RemarkService remarks;
+    private final RubricService rubrics;
     private final ClassAccess classes;
     private final MediaResponses media;
     private final Messages messages;
@@ -49,11 +56,13 @@ class ListeningController {
     ListeningController(
             ListeningService desk,
             RemarkService remarks,
+            RubricService rubrics,
             ClassAccess classes,
             MediaResponses media,
             Messages messages) {
         this.desk = desk;
         this.remarks = remarks;
+        this.rubrics = rubrics;
         this.classes = classes;
         this.media = media;
         this.messages = messages;
@@ -100,6 +109,14 @@ class ListeningController {
         model.addAttribute("remarks", remarks.of(teacher.actor(), new At(id, studentId, questionId), heard.opened()));
         model.addAttribute("waiting", remarks.waiting(teacher.actor(), id));
         model.addAttribute("standing", teacher.role().teaches() ? remarks.standing(teacher.actor()) : List.of());
+        model.addAttribute("rubrics", teacher.role().teaches() ? rubrics.of(teacher.actor()) : List.of());
+        model.addAttribute("rubric", rubrics.ofQuestion(questionId).orElse(null));
+        model.addAttribute(
+                "levels",
+                heard.opened().answer() == null
+                        ? Map.of()
+                        : rubrics.levels(heard.opened().answer().id()).stream()
+                                .collect(Collectors.toMap(Level::criterion, Level::level)));
         model.addAttribute("heard", heard);
         model.addAttribute("opened", heard.opened());
         model.addAttribute("key", KeyText.of(heard.opened().question().asked().question()));
@@ -130,21 +147,61 @@ class ListeningController {
             @RequestParam(defaultValue = "0") long seen) {
         var stands = desk.give(teacher.actor(), id, studentId, questionId, points, answer, seen);
         if (stands.isPresent()) {
-            StoredAnswer other = stands.get().answer();
-            String why = other.id().equals(answer) && other.overruled() != null
-                    ? messages.say(
-                            "listening.saidMeanwhile",
-                            other.overruled().by(),
-                            stands.get().student().name(),
-                            other.overruled().points())
-                    : messages.say(
-                            "listening.answeredMeanwhile",
-                            stands.get().student().name());
-            return ResponseEntity.status(HttpStatus.CONFLICT).body(Map.of("why", why));
+            return meanwhile(stands.get(), answer);
         }
         var mark =
                 desk.hear(teacher.actor(), id, studentId, questionId).opened().mark();
         return ResponseEntity.ok(Map.of("outcome", mark.outcome()));
+    }
+
+    private ResponseEntity<Map<String, Object>> meanwhile(Opened stands, String answer) {
+        StoredAnswer other = stands.answer();
+        String name = stands.student().name();
+        String why = other.id().equals(answer) && other.overruled() != null
+                ? messages.say(
+                        "listening.saidMeanwhile",
+                        other.overruled().by(),
+                        name,
+                        other.overruled().points())
+                : messages.say("listening.answeredMeanwhile", name);
+        return ResponseEntity.status(HttpStatus.CONFLICT).body(Map.of("why", why));
+    }
+
+    /** @param levels for each criterion the index of its level, or -1; separated by spaces */
+    @PostMapping("/{studentId}/{questionId}/rubric")
+    @ResponseBody
+    ResponseEntity<Map<String, Object>> byRubric(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String studentId,
+            @PathVariable String questionId,
+            @RequestParam(defaultValue = "") String levels,
+            @RequestParam String answer,
+            @RequestParam(defaultValue = "0") long seen) {
+        desk.require(teacher.actor(), id);
+        try {
+            List<Integer> given = Arrays.stream(levels.split(" "))
+                    .filter(each -> !each.isEmpty())
+                    .map(Integer::valueOf)
+                    .toList();
+            var judged = desk.byRubric(teacher.actor(), id, studentId, questionId, given, answer, seen);
+            return judged.instead()
+                    .map(stands -> meanwhile(stands, answer))
+                    .orElseGet(() -> ResponseEntity.ok(Map.of("outcome", judged.outcome())));
+        } catch (IllegalArgumentException | IndexOutOfBoundsException noSuchLevel) {
+            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, "levels", noSuchLevel);
+        }
+    }
+
+    /** By which rubric answers to a question are judged, here and wherever it is asked. */
+    @PostMapping("/{studentId}/{questionId}/rubric/use")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void useRubric(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String questionId,
+            @RequestParam(defaultValue = "") String rubric) {
+        desk.useRubric(teacher.actor(), id, questionId, rubric);
     }
 
     @PostMapping("/{studentId}/{questionId}/note")

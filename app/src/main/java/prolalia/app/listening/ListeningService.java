@@ -19,6 +19,8 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResultsService;
 import prolalia.app.response.ResultsService.Answered;
 import prolalia.app.response.ResultsService.Opened;
+import prolalia.app.rubric.RubricService;
+import prolalia.app.rubric.RubricService.Held;
 import prolalia.core.answer.Given;
 import prolalia.core.marking.Mark.Outcome;
 
@@ -30,12 +32,19 @@ class ListeningService {
     private final ResultsService results;
     private final AssignmentService assignments;
     private final NoteStore notes;
+    private final RubricService rubrics;
     private final Clock clock;
 
-    ListeningService(ResultsService results, AssignmentService assignments, NoteStore notes, Clock clock) {
+    ListeningService(
+            ResultsService results,
+            AssignmentService assignments,
+            NoteStore notes,
+            RubricService rubrics,
+            Clock clock) {
         this.results = results;
         this.assignments = assignments;
         this.notes = notes;
+        this.rubrics = rubrics;
         this.clock = clock;
     }
 
@@ -173,6 +182,52 @@ class ListeningService {
             String answerId,
             long seenAt) {
         return results.overruleSeen(teacher, assignmentId, studentId, questionId, points, answerId, seenAt);
+    }
+
+    /** What is told of the points of an answer; what stands there instead, where that isn't what was seen. */
+    record Judged(Outcome outcome, Optional<Opened> instead) {}
+
+    /** @param levels of the criteria of its rubric, or {@link RubricService#NONE} */
+    @Transactional
+    public Judged byRubric(
+            Teacher teacher,
+            String assignmentId,
+            String studentId,
+            String questionId,
+            List<Integer> levels,
+            String answerId,
+            long seenAt) {
+        assignments.toChange(teacher, assignmentId);
+        Opened opened = results.open(teacher, assignmentId, studentId, questionId);
+        Held held = rubrics.ofQuestion(questionId).orElseThrow(() -> new NotFoundException("rubric"));
+        if (opened.answer() == null) {
+            throw new NotFoundException("answer");
+        }
+        long saidAt = opened.answer().overruled() == null
+                ? 0
+                : opened.answer().overruled().at();
+        if (!opened.answer().id().equals(answerId) || saidAt != seenAt) {
+            return new Judged(opened.mark().outcome(), Optional.of(opened));
+        }
+        Optional<Double> points =
+                rubrics.mark(teacher, held, answerId, levels, opened.mark().most());
+        points.ifPresent(
+                all -> results.overruleSeen(teacher, assignmentId, studentId, questionId, all, answerId, seenAt));
+        return new Judged(
+                results.open(teacher, assignmentId, studentId, questionId)
+                        .mark()
+                        .outcome(),
+                Optional.empty());
+    }
+
+    /** @param rubricId empty: none */
+    void useRubric(Teacher teacher, String assignmentId, String questionId, String rubricId) {
+        Assignment assignment = assignments.toChange(teacher, assignmentId);
+        if (assignments.questions(assignment).stream()
+                .noneMatch(asked -> asked.id().equals(questionId))) {
+            throw new NotFoundException("question");
+        }
+        rubrics.use(teacher, questionId, rubricId);
     }
 
     @Transactional

@@ -18,6 +18,7 @@ import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResultsService;
 import prolalia.app.response.ResultsService.Opened;
+import prolalia.app.rubric.RubricService;
 import prolalia.app.sound.AnswerPlace;
 import prolalia.app.sound.AnswerRecordings;
 import prolalia.app.sound.AnswerRecordings.Ended;
@@ -40,6 +41,7 @@ public class RemarkService {
     private final ResultsService results;
     private final AssignmentService assignments;
     private final AnswerRecordings recordings;
+    private final RubricService rubrics;
     private final LessonService lessons;
     private final LessonStore lessonStore;
     private final Clock clock;
@@ -49,6 +51,7 @@ public class RemarkService {
             ResultsService results,
             AssignmentService assignments,
             AnswerRecordings recordings,
+            RubricService rubrics,
             LessonService lessons,
             LessonStore lessonStore,
             Clock clock) {
@@ -56,6 +59,7 @@ public class RemarkService {
         this.results = results;
         this.assignments = assignments;
         this.recordings = recordings;
+        this.rubrics = rubrics;
         this.lessons = lessons;
         this.lessonStore = lessonStore;
         this.clock = clock;
@@ -220,6 +224,9 @@ public class RemarkService {
             if (meant && !remark.isGiven() && teacher.id().equals(remark.teacherId())) {
                 ids.add(remark.id());
             }
+        }
+        if (remarkId == null) {
+            rubrics.give(assignmentId, studentId);
         }
         return store.give(ids, clock.millis());
     }

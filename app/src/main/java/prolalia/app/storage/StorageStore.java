@@ -134,7 +134,7 @@ class StorageStore {
                 + responses + ")"
                 + " UNION SELECT hash FROM answer_picture WHERE response_id IN " + responses));
         files.remove(null);
-        for (String table : List.of("overruling", "answer_note", "remark")) {
+        for (String table : List.of("overruling", "answer_note", "rubric_mark", "remark")) {
             writing.execute("DELETE FROM " + table + " WHERE answer_id IN (SELECT id FROM answer WHERE response_id IN "
                     + responses + ")");
         }

@@ -89,14 +89,15 @@ document.addEventListener('click', ({ target }) => {
   const remark = target.closest('.hear-remark')?.closest('li');
   const own = target.closest('.own-voice');
   const question = target.closest('.said-to .ear');
+  const level = target.closest('.hear-level');
   if (remark) {
     play(remark, quiet());
   } else if (own) {
     quiet();
     sound(own.dataset.src);
-  } else if (question) {
+  } else if (question || level) {
     quiet();
-    sound(question.dataset.title);
+    sound(question ? question.dataset.title : level.dataset.src);
   }
 });
 

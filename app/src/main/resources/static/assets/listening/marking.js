@@ -1,6 +1,7 @@
 // Points by one key, flags and notes: what was pressed is sent until the server has it; until then its mark says so.
 import { Answer, send } from '../platform/requests.js';
 import { say } from '../platform/words.js';
+import { bindRubric } from './by-rubric.js';
 
 const AGAIN_MS = 2_000;
 const at = (id) => document.getElementById(id);
@@ -23,23 +24,26 @@ async function untilSent(address, fields, onWaiting) {
 export function bindMarking({ desk, current, next, renew }) {
   const sending = new Set();
 
-  async function give(points) {
-    const stop = current();
+  function give(points) {
     const article = at('stop').querySelector('.stop');
     const most = Number(article.dataset.most);
     if (!Number.isFinite(points) || points < 0 || points > most) {
       at('desk-state').textContent = say('noPoints', { most });
       return;
     }
+    post(article, 'points', { points });
+    next();
+  }
+
+  /** Sends what an answer is worth, or its levels; its mark in the queue follows when the server has it. */
+  async function post(article, what, fields) {
+    const stop = current();
     const { student, question, answer, seen } = article.dataset;
     stop.classList.add('sending');
-    const way = points >= most ? 'RIGHT' : points > 0 ? 'PART' : 'WRONG';
-    const sent = untilSent(`${desk}/${student}/${question}/points`, { points, answer, seen }, (why) => { at('desk-state').textContent = say(why); });
+    const sent = untilSent(`${desk}/${student}/${question}/${what}`, { ...fields, answer, seen }, (why) => { at('desk-state').textContent = say(why); });
     sending.add(sent);
-    next();
     try {
-      await sent;
-      mark(stop, way);
+      mark(stop, (await (await sent).json()).outcome);
     } catch (failure) {
       const said = failure instanceof Answer && failure.status === 409 ? (await failure.response.json()).why : say('notGiven');
       notice(said, stop);
@@ -83,6 +87,22 @@ export function bindMarking({ desk, current, next, renew }) {
       at('desk-state').textContent = say('notNoted');
     }
   }
+
+  bindRubric({
+    post: (article, levels) => post(article, 'rubric', { levels: levels.join(' ') }),
+    done: next,
+  });
+  at('stop').addEventListener('change', async ({ target }) => {
+    if (target.name === 'rubric') {
+      const { student, question } = target.closest('.stop').dataset;
+      try {
+        await untilSent(`${desk}/${student}/${question}/rubric/use`, { rubric: target.value }, (why) => { at('desk-state').textContent = say(why); });
+        await renew();
+      } catch {
+        at('desk-state').textContent = say('notReached');
+      }
+    }
+  });
 
   at('stop').addEventListener('click', ({ target }) => {
     const point = target.closest('.point');

@@ -32,7 +32,8 @@ class HearingTest extends Browsing {
         page.waitForSelector("#stop .child:has-text('" + next + "')");
         page.waitForSelector("section:has(h3:has-text('snows')) .to-stop.right:not(.sending)");
         page.waitForSelector("#play[aria-pressed=true]");
-        page.waitForRequest("**/remarks/recordings/*/chunks/0*", () -> page.keyboard().down("m"));
+        page.waitForRequest(
+                "**/remarks/recordings/*/chunks/0*", () -> page.keyboard().down("m"));
         page.keyboard().up("m");
         page.waitForSelector(".remark-list .draft [data-listen]");
         assertThat(page.locator(".remark-list").innerText())

@@ -1,0 +1,133 @@
+package prolalia.app.rubric;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.ScriptLine;
+import prolalia.app.platform.Ids;
+import prolalia.app.platform.NotFoundException;
+import prolalia.core.marking.Rubric;
+import prolalia.core.marking.Rubric.Criterion;
+import prolalia.core.marking.RubricText;
+import prolalia.core.marking.RubricText.Reading;
+
+/** Rubrics are made once and used for many questions. */
+@Service
+public class RubricService {
+    /** A criterion without a level as yet. */
+    public static final int NONE = -1;
+
+    private final RubricStore store;
+    private final LessonService lessons;
+    private final LessonStore lessonStore;
+    private final Clock clock;
+
+    RubricService(RubricStore store, LessonService lessons, LessonStore lessonStore, Clock clock) {
+        this.store = store;
+        this.lessons = lessons;
+        this.lessonStore = lessonStore;
+        this.clock = clock;
+    }
+
+    public record Held(String id, String teacherId, Rubric rubric) {}
+
+    /**
+     * The level of an answer by one criterion.
+     *
+     * @param name of the criterion
+     * @param words of the level
+     * @param soundHash of a standing line that says them; null: they are read alone
+     */
+    public record Level(int criterion, int level, String name, String words, String soundHash) {}
+
+    public List<Held> of(Teacher teacher) {
+        return store.ofTeacher(teacher.id());
+    }
+
+    Held own(Teacher teacher, String id) {
+        return store.find(id)
+                .filter(held -> held.teacherId().equals(teacher.id()))
+                .orElseThrow(() -> new NotFoundException("rubric"));
+    }
+
+    /** Keeps it, unless it has faults. */
+    Reading make(Teacher teacher, String name, List<List<String>> rows) {
+        Reading reading = RubricText.read(name, rows);
+        if (reading.rubric() != null) {
+            store.add(new Held(Ids.newId(), teacher.id(), reading.rubric()), clock.millis());
+        }
+        return reading;
+    }
+
+    void remove(Teacher teacher, String id) {
+        store.setRemoved(own(teacher, id).id(), clock.millis());
+    }
+
+    public Optional<Held> ofQuestion(String questionId) {
+        return store.ofQuestion(questionId);
+    }
+
+    /** @param rubricId empty: none */
+    public void use(Teacher teacher, String questionId, String rubricId) {
+        store.use(questionId, rubricId.isEmpty() ? null : own(teacher, rubricId).id());
+    }
+
+    public List<Level> levels(String answerId) {
+        return store.levels(answerId);
+    }
+
+    /**
+     * Sets the levels of an answer; answers what it is worth when there is one for each criterion.
+     *
+     * @param levels for each criterion the index of its level, or {@link #NONE}
+     * @throws IllegalArgumentException if there is no such level
+     */
+    @Transactional
+    public Optional<Double> mark(Teacher teacher, Held held, String answerId, List<Integer> levels, double most) {
+        List<Criterion> criteria = held.rubric().criteria();
+        if (levels.size() != criteria.size()) {
+            throw new IllegalArgumentException(levels.size() + " levels");
+        }
+        List<Level> kept = new ArrayList<>();
+        for (int i = 0; i < levels.size(); i++) {
+            if (levels.get(i) != NONE) {
+                String words = criteria.get(i).levels().get(levels.get(i)).words();
+                kept.add(new Level(i, levels.get(i), criteria.get(i).name(), words, said(teacher, words)));
+            }
+        }
+        boolean all = kept.size() == criteria.size();
+        Optional<Double> points = all ? Optional.of(held.rubric().points(levels, most)) : Optional.empty();
+        store.setLevels(answerId, teacher.id(), kept, clock.millis());
+        return points;
+    }
+
+    /** The sound of the standing line that says these words; null: there is none. */
+    private String said(Teacher teacher, String words) {
+        return lessonStore
+                .shelf(teacher.id())
+                .flatMap(shelf -> lessons.lesson(teacher, shelf.id()).pages().stream()
+                        .flatMap(page -> page.lines().stream())
+                        .filter(line -> line.soundHash() != null
+                                && line.line().words().strip().equalsIgnoreCase(words))
+                        .map(ScriptLine::soundHash)
+                        .findFirst())
+                .orElse(null);
+    }
+
+    /** The child can meet the levels of her answers. @param studentId null: all of them can */
+    public void give(String assignmentId, String studentId) {
+        store.give(assignmentId, studentId, clock.millis());
+    }
+
+    /** What a child may meet, by question. */
+    public Map<String, List<Level>> given(String assignmentId, String studentId) {
+        return store.given(assignmentId, studentId);
+    }
+}
