@@ -130,6 +130,8 @@ final class Routes {
             new Route(GET, "/classes/{id}/roster/{token}", Who.CLASS),
             new Route(POST, "/classes/{id}/roster/{token}", Who.CLASS),
             new Route(GET, "/classes/{id}/students/{studentId}/all.zip", Who.CLASS),
+            new Route(GET, "/classes/{id}/students/{studentId}/progress", Who.CLASS),
+            new Route(GET, "/classes/{id}/students/{studentId}/progress.zip", Who.CLASS),
             new Route(POST, "/classes/{id}/students/{studentId}/delete", Who.CLASS),
             new Route(POST, "/classes/{id}/students/{studentId}/name", Who.CLASS),
             new Route(POST, "/classes/{id}/students/{studentId}/animal", Who.CLASS),

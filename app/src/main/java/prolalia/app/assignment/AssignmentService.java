@@ -301,6 +301,11 @@ public class AssignmentService {
         return met.of(assignment, Accommodation.NONE).asked().values();
     }
 
+    /** All that is given to a class, also what was taken back. */
+    public List<Assignment> ofClass(Teacher teacher, String classId) {
+        return store.ofClass(classAccess.require(teacher, classId).id());
+    }
+
     /** What the children heard of something that was given. */
     public List<HeardLine> heardLines(Teacher teacher, String assignmentId) {
         return store.heardLines(seen(teacher, assignmentId).id());

@@ -7,8 +7,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.slf4j.Logger;
@@ -21,6 +23,7 @@ import org.thymeleaf.context.Context;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.classroom.StudentFileStore.AnswerFile;
 import prolalia.app.classroom.StudentFileStore.Answered;
+import prolalia.app.classroom.StudentFileStore.SaidBack;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.school.AuditLog;
@@ -88,6 +91,8 @@ class StudentFile implements SmartInitializingSingleton {
         context.setVariable("heard", store.heard(studentId));
         List<Answered> answered = store.answered(studentId);
         context.setVariable("answered", answered);
+        List<SaidBack> saidBack = store.saidBack(studentId);
+        context.setVariable("saidBack", saidBack);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
             zip.putNextEntry(new ZipEntry("index.html"));
@@ -98,12 +103,13 @@ class StudentFile implements SmartInitializingSingleton {
                 Files.copy(media.file(student.nameSound()), zip);
                 zip.closeEntry();
             }
-            for (Answered each : answered) {
-                for (AnswerFile file : each.files()) {
-                    zip.putNextEntry(new ZipEntry(file.name()));
-                    Files.copy(media.file(file.hash()), zip);
-                    zip.closeEntry();
-                }
+            List<AnswerFile> files = new ArrayList<>();
+            answered.forEach(each -> files.addAll(each.files()));
+            saidBack.stream().map(SaidBack::file).filter(Objects::nonNull).forEach(files::add);
+            for (AnswerFile file : files) {
+                zip.putNextEntry(new ZipEntry(file.name()));
+                Files.copy(media.file(file.hash()), zip);
+                zip.closeEntry();
             }
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);

@@ -10,6 +10,7 @@ import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
 import static prolalia.app.platform.db.Tables.HEARD_LINE;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.REMARK;
 import static prolalia.app.platform.db.Tables.RESPONSE;
 import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 import static prolalia.app.platform.db.Tables.SCRIPT_CHANGE;
@@ -93,6 +94,29 @@ class StudentFileStore {
                                     .toList()));
                 });
         return answered;
+    }
+
+    /** What was said back to her, or by her to that. @param file null: it was written */
+    record SaidBack(String question, String words, AnswerFile file, LocalDateTime at) {}
+
+    List<SaidBack> saidBack(String studentId) {
+        List<SaidBack> all = new ArrayList<>();
+        looking.select(ANSWER.ASKED, REMARK.WORDS, REMARK.SOUND_HASH, REMARK.MADE_AT)
+                .from(REMARK)
+                .join(ANSWER)
+                .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
+                .join(RESPONSE)
+                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .where(RESPONSE.STUDENT_ID.eq(studentId), REMARK.REMOVED_AT.isNull())
+                .orderBy(REMARK.MADE_AT)
+                .forEach(row -> all.add(new SaidBack(
+                        json.readValue(row.get(ANSWER.ASKED), AskedThen.class).question(),
+                        row.get(REMARK.WORDS),
+                        row.get(REMARK.SOUND_HASH) == null
+                                ? null
+                                : new AnswerFile(row.get(REMARK.SOUND_HASH), "remark-" + (all.size() + 1) + ".mp3"),
+                        time(row.get(REMARK.MADE_AT)))));
+        return all;
     }
 
     /** The words that were asked. */

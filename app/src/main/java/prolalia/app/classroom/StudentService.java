@@ -67,7 +67,7 @@ public class StudentService {
         return students.groups(access.require(teacher, classId).id());
     }
 
-    ClassStudent student(Teacher teacher, String classId, String studentId) {
+    public ClassStudent student(Teacher teacher, String classId, String studentId) {
         access.require(teacher, classId);
         return needs(classId, studentId);
     }

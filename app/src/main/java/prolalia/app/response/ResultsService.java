@@ -327,7 +327,7 @@ public class ResultsService {
     }
 
     /** The sound of something that was said to an assignment. */
-    String sound(Teacher teacher, String assignmentId, String recordingId) {
+    public String sound(Teacher teacher, String assignmentId, String recordingId) {
         assignments.seen(teacher, assignmentId);
         List<String> responses = store.ofAssignment(assignmentId).stream()
                 .map(StoredResponse::id)
