@@ -92,7 +92,9 @@ class ProgressService {
                     assignment.id(),
                     assignment.title(),
                     each.question().words(),
-                    each.answer().given().typed(),
+                    each.question().asked().question().kind().isMarkedByRule()
+                            ? ""
+                            : each.answer().given().typed(),
                     each.answer().given().spoken(),
                     each.answer().at())));
         }
@@ -103,9 +105,7 @@ class ProgressService {
                 student,
                 lessons,
                 works.stream().filter(work -> !work.recordings().isEmpty()).toList(),
-                works.stream()
-                        .filter(work -> work.words().strip().contains(" "))
-                        .toList());
+                works.stream().filter(work -> !work.words().isBlank()).toList());
     }
 
     private static Done done(Assignment assignment, List<Answered> hers) {

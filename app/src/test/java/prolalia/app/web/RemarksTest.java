@@ -2,11 +2,13 @@ package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.UUID;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -155,6 +157,44 @@ class RemarksTest extends RunningHouse {
         assertThat(ines.page("/assignments/" + assignment + "/listen?which=ALL"))
                 .as("it was met")
                 .doesNotContain("replied");
+    }
+
+    @Test
+    void theFirstAndTheNewestStandBesideEachOtherAndTheFolderHasNothingOfOthers() throws Exception {
+        String at = "/classes/" + classId + "/students/" + children.get(1) + "/progress";
+        assertThat(ines.page(at)).contains("What is the wind like?", "Lesson after lesson");
+        StringBuilder all = new StringBuilder();
+        try (ZipInputStream zip = new ZipInputStream(
+                new ByteArrayInputStream(ines.get(at + ".zip").body()))) {
+            while (zip.getNextEntry() != null) {
+                all.append(new String(zip.readAllBytes(), StandardCharsets.UTF_8));
+            }
+        }
+        assertThat(all.toString()).contains("<h1 dir=\"auto\">Bo</h1>").doesNotContain("Ada", "http");
+    }
+
+    @Test
+    void byARubricLevelsAreGivenAndOneWithoutLevelsIsRefused() throws Exception {
+        assertThat(Visitor.text(ines.form("/rubrics", "name", "Wind", "text", "Exact\nLively\n1 yes")))
+                .contains("&quot;Exact&quot; has no level");
+        ines.form("/rubrics", "name", "Wind", "text", "Exact\n0 no\n2 yes\nLively\n0 no\n1 yes");
+        String rubric = Visitor.first(ines.page("/rubrics"), "/rubrics/([^\"/]+)\\.csv");
+        assertThat(Visitor.text(ines.get("/rubrics/" + rubric + ".csv"))).contains("Exact,yes,2");
+        write(2, "Wet and wild.");
+        ines.form(at(2) + "/rubric/use", "rubric", rubric);
+        String answer = of(ines.page(at(2)), "answer");
+        ines.form(at(2) + "/rubric", "levels", "1 -1", "answer", answer, "seen", "0");
+        assertThat(ines.page(at(2))).as("one criterion is left").contains("aria-pressed=\"true\"", "to be heard");
+        assertThat(Visitor.text(ines.form(at(2) + "/rubric", "levels", "1 0", "answer", answer, "seen", "0")))
+                .contains("PART");
+        assertThat(ines.page(at(2))).contains("gave 2");
+        assertThat(ines.form(at(2) + "/rubric", "levels", "7 7", "answer", answer, "seen", "0")
+                        .statusCode())
+                .isIn(400, 409);
+        ines.form("/assignments/" + assignment + "/remarks/give", "student", children.get(2));
+        assertThat(Visitor.child(ines, classId, children.get(2)).page("/my/" + assignment + "/remarks"))
+                .contains("Exact", "yes");
+        ines.form(at(2) + "/rubric/use", "rubric", "");
     }
 
     @Test
