@@ -145,6 +145,9 @@ class ListeningController {
             @RequestParam double points,
             @RequestParam String answer,
             @RequestParam(defaultValue = "0") long seen) {
+        if (!(points >= 0) || Double.isInfinite(points)) {
+            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, "points");
+        }
         var stands = desk.give(teacher.actor(), id, studentId, questionId, points, answer, seen);
         if (stands.isPresent()) {
             return meanwhile(stands.get(), answer);

@@ -13,6 +13,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -23,6 +24,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.Messages;
+import prolalia.app.platform.TooLargeException;
 import prolalia.app.rubric.RubricService.Held;
 import prolalia.core.lesson.SpeakingName;
 import prolalia.core.marking.RubricText;
@@ -105,6 +107,12 @@ class RubricController {
 
     private static ResponseEntity<Map<String, String>> refused(String why) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(Map.of("why", why));
+    }
+
+    @ExceptionHandler(TooLargeException.class)
+    @ResponseBody
+    ResponseEntity<Map<String, String>> tooLarge() {
+        return refused(messages.say("rubric.tooLong", MOST_ROWS));
     }
 
     @PostMapping("/rubrics/{id}/remove")

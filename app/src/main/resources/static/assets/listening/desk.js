@@ -24,7 +24,7 @@ function answerOf(stop) {
   }
   const html = fetch(`${room.dataset.desk}/${key}`).then((response) => {
     if (!response.ok || response.redirected) {
-      throw new Error(`answered ${response.status}`);
+      throw Object.assign(new Error(`answered ${response.status}`), { gone: response.status === 404 });
     }
     return response.text();
   });
@@ -82,8 +82,10 @@ async function show(index, sounds = true) {
   const pane = at('stop');
   try {
     pane.innerHTML = await answerOf(stop);
-  } catch {
-    at('desk-state').textContent = say('notReached');
+  } catch (failure) {
+    at('desk-state').textContent = say(failure.gone ? 'gone' : 'notReached');
+    pane.replaceChildren();
+    stop.disabled = failure.gone;
     return;
   }
   if (here !== index) {

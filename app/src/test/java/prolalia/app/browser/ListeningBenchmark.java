@@ -133,6 +133,7 @@ final class ListeningBenchmark {
 
     private static void hear(BenchmarkHouse house, String desk) {
         Page page = house.desk();
+        page.waitForURL(house.address + "/");
         page.evaluate("() => { localStorage.setItem('listening-speed', '1.25'); }");
         page.navigate(house.address + desk + "?which=OPEN");
         page.waitForSelector("#stop .piece");
