@@ -81,6 +81,7 @@ class ListeningController {
         model.addAttribute("order", order);
         model.addAttribute("which", which);
         model.addAttribute("checked", checked);
+        model.addAttribute("others", desk.others(teacher.actor(), queue.assignment()));
         model.addAttribute("waiting", remarks.waiting(teacher.actor(), id));
         model.addAttribute("replied", remarks.repliedAt(teacher.actor(), id));
         model.addAttribute("orders", Order.values());

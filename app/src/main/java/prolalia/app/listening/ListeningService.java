@@ -123,6 +123,17 @@ class ListeningService {
         return new Queue(assignment, groups, stops.size(), open);
     }
 
+    /** A lesson of the same class with answers that nobody has marked as yet. */
+    record Other(String assignmentId, String title, int open) {}
+
+    List<Other> others(Teacher teacher, Assignment assignment) {
+        Map<String, Integer> open = results.open(teacher, assignment.classId());
+        return assignments.ofClass(teacher, assignment.classId()).stream()
+                .filter(each -> !each.id().equals(assignment.id()) && open.containsKey(each.id()))
+                .map(each -> new Other(each.id(), each.title(), open.get(each.id())))
+                .toList();
+    }
+
     private static String name(Answered answered) {
         return answered.question().number() + ". " + answered.question().words();
     }

@@ -1,6 +1,7 @@
 package prolalia.app.response;
 
 import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.count;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.noCondition;
 import static org.jooq.impl.DSL.notExists;
@@ -161,18 +162,38 @@ class ResponseStore {
     }
 
     private Map<String, Map<String, StoredAnswer>> holding(Condition which) {
-        Condition isLast = notExists(selectOne()
+        Map<String, Map<String, StoredAnswer>> byResponse = new HashMap<>();
+        fetch(which.and(isLast()))
+                .forEach(answer -> byResponse
+                        .computeIfAbsent(answer.responseId(), unseen -> new HashMap<>())
+                        .put(answer.questionId(), answer));
+        return byResponse;
+    }
+
+    /** How many answers nobody has marked as yet, by assignment; those without any are missing. */
+    Map<String, Integer> open(Collection<String> assignmentIds) {
+        return looking.select(RESPONSE.ASSIGNMENT_ID, count())
+                .from(ANSWER)
+                .join(RESPONSE)
+                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .leftJoin(OVERRULING)
+                .on(OVERRULING.ANSWER_ID.eq(ANSWER.ID))
+                .where(
+                        RESPONSE.ASSIGNMENT_ID.in(assignmentIds),
+                        ANSWER.OUTCOME.eq(Outcome.OPEN.name()),
+                        OVERRULING.ANSWER_ID.isNull(),
+                        isLast())
+                .groupBy(RESPONSE.ASSIGNMENT_ID)
+                .fetchMap(RESPONSE.ASSIGNMENT_ID, count());
+    }
+
+    private static Condition isLast() {
+        return notExists(selectOne()
                 .from(LATER)
                 .where(
                         LATER.RESPONSE_ID.eq(ANSWER.RESPONSE_ID),
                         LATER.QUESTION_ID.eq(ANSWER.QUESTION_ID),
                         LATER.NUMBER.gt(ANSWER.NUMBER)));
-        Map<String, Map<String, StoredAnswer>> byResponse = new HashMap<>();
-        fetch(which.and(isLast))
-                .forEach(answer -> byResponse
-                        .computeIfAbsent(answer.responseId(), unseen -> new HashMap<>())
-                        .put(answer.questionId(), answer));
-        return byResponse;
     }
 
     /** All that was answered to one question, the newest first. */

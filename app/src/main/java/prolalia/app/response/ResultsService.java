@@ -173,6 +173,13 @@ public class ResultsService {
     public record Answered(
             ClassStudent student, Head question, StoredAnswer answer, Mark mark, Set<AnswerCheck> checks) {}
 
+    /** How many answers nobody has marked as yet, by what was given to a class; what has none is missing. */
+    public Map<String, Integer> open(Teacher teacher, String classId) {
+        return store.open(assignments.ofClass(teacher, classId).stream()
+                .map(Assignment::id)
+                .toList());
+    }
+
     /** All answers to something that was given, by question and then by child as they come in the class. */
     public List<Answered> answered(Teacher teacher, String assignmentId) {
         Assignment assignment = assignments.seen(teacher, assignmentId);

@@ -71,6 +71,7 @@ async function show(index, sounds = true) {
   const stop = stops[index];
   if (!stop) {
     at('desk-state').textContent = say('end');
+    at('other-lessons')?.querySelector('a').focus();
     return;
   }
   here = index;

@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
@@ -100,8 +101,12 @@ final class ListeningBenchmark {
     private static String spoken(Visitor child, String assignment, String question, int which) throws Exception {
         String id = UUID.randomUUID().toString();
         String at = "/my/" + assignment + "/recordings/" + id;
-        child.send("PUT", at + "/chunks/0?line=" + question, "audio/wav", voice(which));
-        child.form(at + "/end?line=" + question, "chunks", "1");
+        byte[] sound = voice(which);
+        int half = sound.length / 2;
+        child.send("PUT", at + "/chunks/0?line=" + question, "audio/wav", Arrays.copyOf(sound, half));
+        child.send(
+                "PUT", at + "/chunks/1?line=" + question, "audio/wav", Arrays.copyOfRange(sound, half, sound.length));
+        child.form(at + "/end?line=" + question, "chunks", "2");
         return id;
     }
 
