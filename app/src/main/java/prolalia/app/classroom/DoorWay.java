@@ -20,6 +20,9 @@ import prolalia.core.classroom.Animals;
 /** Who is inside, and the way out. */
 @Component
 public class DoorWay {
+    /** Whose page it is that a request comes from. */
+    private static final String OWNER = "X-Owner";
+
     private static final String DOOR = "prolalia-door";
     private static final Duration REMEMBERED = Duration.ofDays(365);
 
@@ -47,6 +50,16 @@ public class DoorWay {
         Student actor = signIns.student(request).orElseThrow(OutsideException::new);
         SchoolClass in = classes.find(actor.classId()).orElseThrow(OutsideException::new);
         return new Inside(actor, students.find(in.id(), actor.id()).orElseThrow(OutsideException::new), in);
+    }
+
+    /** Who is in; a page that was opened by another child on this device is told that she isn't. */
+    public Student ofPage(HttpServletRequest request) {
+        Student student = inside(request).actor();
+        String pageOf = request.getHeader(OWNER);
+        if (pageOf != null && !pageOf.equals(student.id())) {
+            throw new OutsideException();
+        }
+        return student;
     }
 
     /** The pictures that nobody else in her class has; her own is among them. */

@@ -22,7 +22,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
-import prolalia.app.account.Actor.Student;
 import prolalia.app.classroom.DoorWay;
 import prolalia.app.classroom.DoorWay.Inside;
 import prolalia.app.platform.MediaResponses;
@@ -33,7 +32,6 @@ import prolalia.app.sound.AnswerRecordings.Ended;
 @Controller
 @RequestMapping("/my/{id}")
 class ChildRemarkController {
-    private static final String OWNER = "X-Owner";
 
     private final DoorWay door;
     private final ChildRemarks remarks;
@@ -43,16 +41,6 @@ class ChildRemarkController {
         this.door = door;
         this.remarks = remarks;
         this.media = media;
-    }
-
-    /** Who is in; a page that was opened by another child on this device is told that she isn't. */
-    private Student student(HttpServletRequest request) {
-        Student student = door.inside(request).actor();
-        String pageOf = request.getHeader(OWNER);
-        if (pageOf != null && !pageOf.equals(student.id())) {
-            throw new DoorWay.OutsideException();
-        }
-        return student;
     }
 
     @GetMapping("/remarks")
@@ -68,7 +56,7 @@ class ChildRemarkController {
     @GetMapping("/remarks/{remarkId}.mp3")
     ResponseEntity<Resource> sound(@PathVariable String id, @PathVariable String remarkId, HttpServletRequest request)
             throws IOException {
-        return media.serveCurrent(remarks.sound(student(request), id, remarkId), MediaResponses.MP3, request);
+        return media.serveCurrent(remarks.sound(door.ofPage(request), id, remarkId), MediaResponses.MP3, request);
     }
 
     /** What a level of a rubric says, in her teacher's voice. */
@@ -80,14 +68,14 @@ class ChildRemarkController {
             HttpServletRequest request)
             throws IOException {
         return media.serveCurrent(
-                remarks.levelSound(student(request), id, questionId, number), MediaResponses.MP3, request);
+                remarks.levelSound(door.ofPage(request), id, questionId, number), MediaResponses.MP3, request);
     }
 
     /** She heard it, or had it before her. */
     @PostMapping("/remarks/{remarkId}/met")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void met(@PathVariable String id, @PathVariable String remarkId, HttpServletRequest request) {
-        remarks.met(student(request), id, remarkId);
+        remarks.met(door.ofPage(request), id, remarkId);
     }
 
     /** Answers when the chunk is on the disk. */
@@ -101,7 +89,7 @@ class ChildRemarkController {
             @RequestHeader(name = HttpHeaders.CONTENT_TYPE, defaultValue = "application/octet-stream") String type,
             HttpServletRequest request)
             throws IOException {
-        remarks.receive(student(request), id, remarkId, recordingId, type, number, request.getInputStream());
+        remarks.receive(door.ofPage(request), id, remarkId, recordingId, type, number, request.getInputStream());
         return Map.of("stored", number);
     }
 
@@ -117,7 +105,7 @@ class ChildRemarkController {
             @RequestParam(required = false) Integer chunks,
             HttpServletRequest request)
             throws IOException {
-        Ended ended = remarks.end(student(request), id, remarkId, recordingId, chunks);
+        Ended ended = remarks.end(door.ofPage(request), id, remarkId, recordingId, chunks);
         return ended instanceof Ended.Incomplete incomplete
                 ? new Said(false, incomplete.missing())
                 : new Said(ended instanceof Ended.Made, List.of());
@@ -130,7 +118,7 @@ class ChildRemarkController {
             @PathVariable String remarkId,
             @PathVariable String recordingId,
             HttpServletRequest request) {
-        remarks.discard(student(request), id, recordingId);
+        remarks.discard(door.ofPage(request), id, recordingId);
     }
 
     @ExceptionHandler(DoorWay.OutsideException.class)

@@ -45,7 +45,6 @@ import tools.jackson.databind.json.JsonMapper;
 @RequestMapping("/my/{id}")
 class ResponseController {
     private static final long LARGEST_ANSWER_BYTES = 2L << 20;
-    private static final String OWNER = "X-Owner";
 
     private final DoorWay door;
     private final ResponseService responses;
@@ -72,19 +71,9 @@ class ResponseController {
         this.json = json;
     }
 
-    /** Who is in; a page that was opened by another child on this device is told that she isn't. */
-    private Student student(HttpServletRequest request) {
-        Student student = door.inside(request).actor();
-        String pageOf = request.getHeader(OWNER);
-        if (pageOf != null && !pageOf.equals(student.id())) {
-            throw new DoorWay.OutsideException();
-        }
-        return student;
-    }
-
     @GetMapping("/answers")
     ResponseEntity<State> state(@PathVariable String id, HttpServletRequest request) {
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(responses.state(student(request), id));
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(responses.state(door.ofPage(request), id));
     }
 
     /** Answers when it is on the disk. @param answerId made by the device: sent twice, it is one answer */
@@ -95,7 +84,7 @@ class ResponseController {
             @PathVariable String answerId,
             HttpServletRequest request)
             throws IOException {
-        Student student = student(request);
+        Student student = door.ofPage(request);
         Given given;
         try {
             given = json.readValue(new LimitedStream(request.getInputStream(), LARGEST_ANSWER_BYTES), Given.class);
@@ -110,12 +99,12 @@ class ResponseController {
 
     @PostMapping("/answers/{questionId}/check")
     Heard check(@PathVariable String id, @PathVariable String questionId, HttpServletRequest request) {
-        return responses.check(student(request), id, questionId);
+        return responses.check(door.ofPage(request), id, questionId);
     }
 
     @PostMapping("/hand-in")
     HandedIn handIn(@PathVariable String id, HttpServletRequest request) {
-        return responses.handIn(student(request), id);
+        return responses.handIn(door.ofPage(request), id);
     }
 
     /** Answers when the chunk is on the disk. */
@@ -129,7 +118,11 @@ class ResponseController {
             HttpServletRequest request)
             throws IOException {
         recordings.receive(
-                responses.place(student(request), id, questionId), recordingId, type, number, request.getInputStream());
+                responses.place(door.ofPage(request), id, questionId),
+                recordingId,
+                type,
+                number,
+                request.getInputStream());
         return Map.of("stored", number);
     }
 
@@ -141,7 +134,7 @@ class ResponseController {
             @RequestParam(required = false) Integer chunks,
             HttpServletRequest request)
             throws IOException {
-        Student student = student(request);
+        Student student = door.ofPage(request);
         Ended ended = recordings.end(
                 responses.place(student, id, questionId),
                 recordingId,
@@ -167,7 +160,7 @@ class ResponseController {
     @DeleteMapping("/recordings/{recordingId}")
     ResponseEntity<Void> discard(
             @PathVariable String id, @PathVariable String recordingId, HttpServletRequest request) {
-        Student student = student(request);
+        Student student = door.ofPage(request);
         responses.require(student, id);
         recordings.discard(student.id(), recordingId);
         return ResponseEntity.noContent().build();
@@ -176,14 +169,14 @@ class ResponseController {
     @GetMapping("/spoken/{recordingId}.mp3")
     ResponseEntity<Resource> sound(
             @PathVariable String id, @PathVariable String recordingId, HttpServletRequest request) throws IOException {
-        return media.serveCurrent(responses.sound(student(request), id, recordingId), MediaResponses.MP3, request);
+        return media.serveCurrent(responses.sound(door.ofPage(request), id, recordingId), MediaResponses.MP3, request);
     }
 
     @PutMapping("/answer-picture")
     ResponseEntity<Map<String, String>> bringPicture(
             @PathVariable String id, @RequestParam("line") String questionId, HttpServletRequest request)
             throws IOException {
-        String response = responses.place(student(request), id, questionId).responseId();
+        String response = responses.place(door.ofPage(request), id, questionId).responseId();
         return pictures.keep(response, files.open(request, PictureReader.LARGEST_BYTES))
                 .map(hash -> ResponseEntity.ok(Map.of("hash", hash)))
                 .orElseGet(() -> ResponseEntity.unprocessableContent().build());
@@ -193,7 +186,7 @@ class ResponseController {
     ResponseEntity<Resource> picture(@PathVariable String id, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         String type = responses
-                .responseOf(student(request), id)
+                .responseOf(door.ofPage(request), id)
                 .flatMap(response -> pictures.type(response, hash))
                 .orElseThrow(() -> new NotFoundException("picture"));
         return media.serveCurrent(hash, MediaType.parseMediaType(type), request);

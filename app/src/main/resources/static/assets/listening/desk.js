@@ -3,7 +3,7 @@ import { stop as hush } from '../platform/listen.js';
 import { say } from '../platform/words.js';
 import { Hearing } from './hearing.js';
 import { bindMarking } from './marking.js';
-import { bindRemarks } from './remarks.js';
+import { bindRemarks, finishLeftRemarks } from './remarks.js';
 
 const at = (id) => document.getElementById(id);
 const room = document.querySelector('.listening');
@@ -12,6 +12,7 @@ const hearing = new Hearing();
 const FRESH_MS = 15_000;
 const fetched = new Map();
 let here = -1;
+let remarks = null;
 
 const keyOf = (stop) => `${stop.dataset.student}/${stop.dataset.question}`;
 
@@ -164,8 +165,11 @@ if (stops.length > 0) {
     at(name).addEventListener('change', () => { keep(name, at(name).checked ? 'on' : 'off'); hearing.shorten = at('shorten').checked; });
   });
   hearing.shorten = at('shorten').checked;
-  bindRemarks({ assignment: room.dataset.assignment, desk: room.dataset.desk, hearing, current: () => stops[here], stops });
+  remarks = bindRemarks({ assignment: room.dataset.assignment, desk: room.dataset.desk, hearing, current: () => stops[here], stops });
   bindMarking({ stops, desk: room.dataset.desk, current: () => stops[here], next, renew });
   show(0, false);
 }
+finishLeftRemarks(room.dataset.assignment, (line, said) => {
+  remarks?.ended(stops.find((stop) => `${stop.dataset.student}.${stop.dataset.question}` === line), said);
+}).catch(() => {});
 at('queue-form').addEventListener('change', () => at('queue-form').submit());

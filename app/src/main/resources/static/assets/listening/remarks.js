@@ -224,14 +224,15 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
   });
   room.addEventListener('stop-shown', () => { place.clear(); place.showMade(); });
   at('give-all')?.addEventListener('click', () => give({}));
+  return { ended };
+}
 
-  // What a closed tab left of remarks goes on from there.
-  leftOver().then(async (all) => {
-    for (const left of all.filter((each) => each.through === through)) {
-      const said = await finishLeftOver(left, { line: left.line, place: left.place ?? '' });
-      if (said) {
-        await ended(stops.find((stop) => `${stop.dataset.student}.${stop.dataset.question}` === left.line), JSON.parse(said));
-      }
+/** What a closed tab left of remarks goes on from there. @param onMade told of whom and what each is, and what became of it */
+export async function finishLeftRemarks(assignment, onMade) {
+  for (const left of (await leftOver()).filter((each) => each.through === `${assignment}/remarks`)) {
+    const said = await finishLeftOver(left, { line: left.line, place: left.place ?? '' });
+    if (said) {
+      onMade(left.line, JSON.parse(said));
     }
-  }).catch(() => {});
+  }
 }
