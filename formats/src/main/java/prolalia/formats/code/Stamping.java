@@ -5,11 +5,13 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import prolalia.core.code.CodeCard;
 import prolalia.core.code.CodeCard.Layout;
 import prolalia.core.code.CodePlaces;
 import prolalia.core.code.CodePlaces.Place;
 import prolalia.core.code.CodePlaces.Placed;
+import prolalia.core.code.CodePlaces.Sheet;
 import prolalia.core.code.CodePlaces.Wanted;
 import prolalia.core.code.CodePrint;
 import prolalia.core.code.CodeSymbol;
@@ -78,13 +80,17 @@ public final class Stamping {
         if (manner == Manner.AT_END) {
             left.addAll(codes);
         } else {
+            // While one page is looked through for places, the next one is drawn.
+            Pending before = null;
             for (int page = 1; page <= paper.pages(); page++) {
-                int number = page;
-                List<Code> own =
-                        codes.stream().filter(code -> code.page() == number).toList();
-                if (!own.isEmpty()) {
-                    onPage(paper, page, own, manner == Manner.ONE_A_PAGE, print, standing, left);
+                Pending now = look(paper, page, codes, manner == Manner.ONE_A_PAGE, print, left);
+                if (before != null) {
+                    before.draw(paper, print, standing, left);
                 }
+                before = now;
+            }
+            if (before != null) {
+                before.draw(paper, print, standing, left);
             }
         }
         boolean restAtEnd = manner == Manner.AT_END || manner == Manner.EACH_QUESTION_REST_AT_END;
@@ -94,39 +100,51 @@ public final class Stamping {
             atEnd(paper, rest, standing, left);
         }
         standing.sort(Comparator.comparingInt(each -> codes.indexOf(each.code())));
+        left.sort(Comparator.comparingInt(codes::indexOf));
         return new Stamped(standing, left);
     }
 
-    private static void onPage(
-            StampedPaper paper,
-            int page,
-            List<Code> codes,
-            boolean inCorner,
-            CodePrint print,
-            List<Standing> standing,
-            List<Code> left)
+    /** Codes of a page whose places are being looked for. */
+    private record Pending(int page, List<Code> codes, CompletableFuture<Placed> places) {
+        private void draw(StampedPaper paper, CodePrint print, List<Standing> standing, List<Code> left)
+                throws IOException {
+            Placed placed = places.join();
+            for (int i = 0; i < codes.size(); i++) {
+                Optional<Place> place = placed.places().get(i);
+                if (place.isEmpty()) {
+                    left.add(codes.get(i));
+                } else {
+                    standing.add(new Standing(
+                            codes.get(i),
+                            page,
+                            place.get().area(),
+                            placed.print().sideMm()));
+                }
+            }
+            paper.draw(page - 1, placed, i -> CodeImage.of(codes.get(i).address(), print.symbol()));
+        }
+    }
+
+    /** @return null: nothing stands on this page */
+    private static Pending look(
+            StampedPaper paper, int page, List<Code> all, boolean inCorner, CodePrint print, List<Code> left)
             throws IOException {
+        List<Code> own = all.stream().filter(code -> code.page() == page).toList();
         List<Code> placeable =
-                codes.stream().filter(code -> inCorner || code.wanted() != null).toList();
-        codes.stream().filter(code -> !placeable.contains(code)).forEach(left::add);
+                own.stream().filter(code -> inCorner || code.wanted() != null).toList();
+        own.stream().filter(code -> !placeable.contains(code)).forEach(left::add);
         if (placeable.isEmpty()) {
-            return;
+            return null;
         }
         List<Code> these = inCorner ? placeable.subList(placeable.size() - 1, placeable.size()) : placeable;
-        Placed placed = inCorner
-                ? CodePlaces.inCorner(paper.sheet(page - 1), print)
-                : CodePlaces.beside(
-                        paper.sheet(page - 1), these.stream().map(Code::wanted).toList(), print);
-        for (int i = 0; i < these.size(); i++) {
-            Optional<Place> place = placed.places().get(i);
-            if (place.isEmpty()) {
-                left.add(these.get(i));
-            } else {
-                standing.add(new Standing(
-                        these.get(i), page, place.get().area(), placed.print().sideMm()));
-            }
-        }
-        paper.draw(page - 1, placed, i -> CodeImage.of(these.get(i).address(), print.symbol()));
+        Sheet sheet = paper.sheet(page - 1);
+        return new Pending(
+                page,
+                these,
+                CompletableFuture.supplyAsync(() -> inCorner
+                        ? CodePlaces.inCorner(sheet, print)
+                        : CodePlaces.beside(
+                                sheet, these.stream().map(Code::wanted).toList(), print)));
     }
 
     private static void atEnd(StampedPaper paper, List<Code> codes, List<Standing> standing, List<Code> left)
