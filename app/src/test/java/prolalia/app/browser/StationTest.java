@@ -4,19 +4,26 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
+import java.io.ByteArrayInputStream;
 import java.util.List;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
+import prolalia.formats.code.CodeReader;
 
 /** Codes made and printed by keys and presses, a station on a phone, also without a network, and the board of a rotation. */
 class StationTest extends Browsing {
     @Test
-    void aStationIsHeardOnAPhoneAlsoWhenTheNetworkIsGone() {
+    void aStationIsHeardOnAPhoneAlsoWhenTheNetworkIsGone() throws Exception {
         Page ines = desk();
         ines.getByText("Five sounds of the school garden").first().click();
         ines.getByText("Codes", new Page.GetByTextOptions().setExact(true)).click();
         ines.locator("button[value=STATIONS]").click();
         ines.waitForSelector("#sheet-preview .sheet");
         assertThat(ines.locator(".code-list li").count()).isEqualTo(5);
+        byte[] seen = ines.locator("#sheet-preview .sheet").first().screenshot();
+        assertThat(CodeReader.read(ImageIO.read(new ByteArrayInputStream(seen))))
+                .as("what is shown can be scanned")
+                .hasSize(5);
         ines.locator("input[value=SIGNS]").check();
         ines.getByText("5 sheets, true to size").waitFor();
         AccessTest.check(ines, "codes");
