@@ -22,7 +22,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.Actor.Student;
-import prolalia.app.assignment.ChildService.ToDo;
+import prolalia.app.assignment.ChildService.Task;
 import prolalia.app.classroom.DoorWay;
 import prolalia.app.classroom.DoorWay.Inside;
 import prolalia.app.platform.MediaResponses;
@@ -65,12 +65,12 @@ class ChildController {
     }
 
     @GetMapping
-    String toDo(HttpServletRequest request, HttpServletResponse response, Model model) {
+    String tasks(HttpServletRequest request, HttpServletResponse response, Model model) {
         Inside inside = door.inside(request);
-        List<ToDo> toDo = children.toDo(inside.actor());
+        List<Task> tasks = children.tasks(inside.actor());
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("inside", inside);
-        model.addAttribute("toDo", toDo);
+        model.addAttribute("tasks", tasks);
         model.addAttribute("spokenBack", spokenBack.of(inside.actor()));
         return "assignment/my";
     }

@@ -44,10 +44,10 @@ public class ChildService {
      *
      * @param pictureHash of its first page; null: it has none
      */
-    record ToDo(Assignment assignment, String pictureHash, Progress progress) {}
+    record Task(Assignment assignment, String pictureHash, Progress progress) {}
 
     /** What there is for her to do, in order. */
-    List<ToDo> toDo(Student student) {
+    List<Task> tasks(Student student) {
         Accommodation accommodation = accommodations.of(student.id());
         Set<String> groups = store.groupsOf(student.id());
         long now = clock.millis();
@@ -57,7 +57,7 @@ public class ChildService {
         Map<String, Map<String, Done>> done =
                 store.done(hers.stream().map(Assignment::id).toList());
         return hers.stream()
-                .map(each -> new ToDo(
+                .map(each -> new Task(
                         each,
                         lessons.of(each, Accommodation.NONE).lesson().pages().stream()
                                 .filter(page -> page.picture() != null)

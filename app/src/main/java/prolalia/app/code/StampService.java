@@ -1,6 +1,7 @@
 package prolalia.app.code;
 
 import java.io.IOException;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -37,7 +38,7 @@ class StampService {
     private final LessonArchiver archiver;
     private final LessonService lessons;
     private final MadeFiles files;
-    private final java.time.Clock clock;
+    private final Clock clock;
 
     StampService(
             CodeService codes,
@@ -46,7 +47,7 @@ class StampService {
             LessonArchiver archiver,
             LessonService lessons,
             MadeFiles files,
-            java.time.Clock clock) {
+            Clock clock) {
         this.codes = codes;
         this.links = links;
         this.papers = papers;

@@ -5,9 +5,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -26,7 +25,6 @@ import prolalia.app.assignment.AssignmentService;
 import prolalia.app.assignment.AssignmentService.Giving;
 import prolalia.app.classroom.ClassAccess;
 import prolalia.app.insight.InsightService.Insight;
-import prolalia.app.insight.InsightService.Row;
 import prolalia.app.insight.InsightService.Told;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.platform.Messages;
@@ -96,20 +94,9 @@ class InsightController {
     ResponseEntity<byte[]> answers(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String type) {
         Insight of = insight.of(teacher.actor(), id);
-        Map<String, Integer> heard = new HashMap<>();
-        for (Row row : of.rows()) {
-            for (int i = 0; i < row.squares().size(); i++) {
-                if (row.squares().get(i).share() != null) {
-                    heard.put(
-                            row.student().id() + " " + (i + 1),
-                            row.squares().get(i).percent());
-                }
-            }
-        }
         List<List<Value>> rows = new ArrayList<>();
         for (Answered each : of.answered()) {
-            Integer percent =
-                    heard.get(each.student().id() + " " + each.question().number());
+            Integer percent = of.heardPercent(each);
             rows.add(List.of(
                     Value.of(each.student().name()),
                     Value.of(each.question().number()),
@@ -179,7 +166,7 @@ class InsightController {
     }
 
     private List<String> heads(String... keys) {
-        return java.util.Arrays.stream(keys)
+        return Arrays.stream(keys)
                 .map(key -> messages.say("insight.head." + key))
                 .toList();
     }

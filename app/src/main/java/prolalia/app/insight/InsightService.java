@@ -77,7 +77,18 @@ class InsightService {
             List<Told> questions,
             List<Row> rows,
             List<Need> needs,
-            List<Answered> answered) {}
+            List<Answered> answered) {
+        /** How much was heard before an answer, of a hundred; null: nothing of its question is voiced. */
+        Integer heardPercent(Answered answer) {
+            return rows.stream()
+                    .filter(row -> row.student().id().equals(answer.student().id()))
+                    .map(row -> row.squares().get(answer.question().number() - 1))
+                    .filter(square -> square.share() != null)
+                    .map(Square::percent)
+                    .findFirst()
+                    .orElse(null);
+        }
+    }
 
     Insight of(Teacher teacher, String assignmentId) {
         Assignment assignment = assignments.seen(teacher, assignmentId);

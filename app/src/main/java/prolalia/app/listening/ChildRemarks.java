@@ -59,6 +59,7 @@ class ChildRemarks implements SpokenBack {
     @Override
     public Map<String, Boolean> of(Student student) {
         Map<String, Boolean> news = new HashMap<>();
+        rubrics.givenIn(student.id()).forEach(assignment -> news.put(assignment, false));
         store.counted(student.id()).forEach((assignment, count) -> news.put(assignment, count.unmet() > 0));
         return news;
     }

@@ -226,17 +226,18 @@ public class RemarkService {
             }
         }
         if (remarkId == null) {
-            rubrics.give(assignmentId, studentId);
+            rubrics.give(teacher, assignmentId, studentId);
         }
         return store.give(ids, clock.millis());
     }
 
-    /** How many of this teacher's remarks haven't been given back. */
+    /** How much of what this teacher said, or judged by a rubric, hasn't been given back. */
     int waiting(Teacher teacher, String assignmentId) {
         assignments.seen(teacher, assignmentId);
-        return (int) store.ofAssignment(assignmentId).stream()
+        long remarks = store.ofAssignment(assignmentId).stream()
                 .filter(remark -> !remark.isGiven() && teacher.id().equals(remark.teacherId()))
                 .count();
+        return (int) remarks + rubrics.waiting(teacher, assignmentId);
     }
 
     /** The answers at which a child said something back that no teacher met as yet: each as student and question. */

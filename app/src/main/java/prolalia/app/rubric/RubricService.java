@@ -122,8 +122,18 @@ public class RubricService {
     }
 
     /** The child can meet the levels of her answers. @param studentId null: all of them can */
-    public void give(String assignmentId, String studentId) {
-        store.give(assignmentId, studentId, clock.millis());
+    public void give(Teacher teacher, String assignmentId, String studentId) {
+        store.give(teacher.id(), assignmentId, studentId, clock.millis());
+    }
+
+    /** How many answers she judged whose children can't meet that as yet. */
+    public int waiting(Teacher teacher, String assignmentId) {
+        return store.waiting(teacher.id(), assignmentId);
+    }
+
+    /** The assignments in which a child may meet levels of her answers. */
+    public List<String> givenIn(String studentId) {
+        return store.givenIn(studentId);
     }
 
     /** What a child may meet, by question. */

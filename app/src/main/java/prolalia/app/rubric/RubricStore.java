@@ -1,5 +1,7 @@
 package prolalia.app.rubric;
 
+import static org.jooq.impl.DSL.countDistinct;
+import static org.jooq.impl.DSL.select;
 import static prolalia.app.platform.db.Tables.ANSWER;
 import static prolalia.app.platform.db.Tables.QUESTION_RUBRIC;
 import static prolalia.app.platform.db.Tables.RESPONSE;
@@ -10,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
@@ -121,24 +124,45 @@ class RubricStore {
     }
 
     /** @param studentId null: to all */
-    int give(String assignmentId, String studentId, long now) {
-        var responses = RESPONSE.ASSIGNMENT_ID.eq(assignmentId);
-        return writing.update(RUBRIC_MARK)
+    void give(String teacherId, String assignmentId, String studentId, long now) {
+        writing.update(RUBRIC_MARK)
                 .set(RUBRIC_MARK.GIVEN_AT, now)
-                .where(
-                        RUBRIC_MARK.GIVEN_AT.isNull(),
-                        RUBRIC_MARK.ANSWER_ID.in(org.jooq
-                                .impl
-                                .DSL
-                                .select(ANSWER.ID)
-                                .from(ANSWER)
-                                .join(RESPONSE)
-                                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
-                                .where(
-                                        studentId == null
-                                                ? responses
-                                                : responses.and(RESPONSE.STUDENT_ID.eq(studentId)))))
+                .where(waiting(teacherId, assignmentId, studentId))
                 .execute();
+    }
+
+    /** How many answers a teacher judged whose children can't meet that as yet. */
+    int waiting(String teacherId, String assignmentId) {
+        return looking.select(countDistinct(RUBRIC_MARK.ANSWER_ID))
+                .from(RUBRIC_MARK)
+                .where(waiting(teacherId, assignmentId, null))
+                .fetchSingle()
+                .value1();
+    }
+
+    private static Condition waiting(String teacherId, String assignmentId, String studentId) {
+        Condition to = RESPONSE.ASSIGNMENT_ID.eq(assignmentId);
+        return RUBRIC_MARK
+                .GIVEN_AT
+                .isNull()
+                .and(RUBRIC_MARK.TEACHER_ID.eq(teacherId))
+                .and(RUBRIC_MARK.ANSWER_ID.in(select(ANSWER.ID)
+                        .from(ANSWER)
+                        .join(RESPONSE)
+                        .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                        .where(studentId == null ? to : to.and(RESPONSE.STUDENT_ID.eq(studentId)))));
+    }
+
+    /** The assignments in which a child may meet something. */
+    List<String> givenIn(String studentId) {
+        return looking.selectDistinct(RESPONSE.ASSIGNMENT_ID)
+                .from(RUBRIC_MARK)
+                .join(ANSWER)
+                .on(ANSWER.ID.eq(RUBRIC_MARK.ANSWER_ID))
+                .join(RESPONSE)
+                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .where(RESPONSE.STUDENT_ID.eq(studentId), RUBRIC_MARK.GIVEN_AT.isNotNull())
+                .fetch(RESPONSE.ASSIGNMENT_ID);
     }
 
     /** What a child may meet of an assignment, by question. */

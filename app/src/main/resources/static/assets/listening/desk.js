@@ -82,17 +82,23 @@ async function show(index, sounds = true) {
   stop.setAttribute('aria-current', 'true');
   stop.scrollIntoView({ block: 'nearest' });
   const pane = at('stop');
+  // A key that comes before the answer is there must not mark the one before it.
+  pane.replaceChildren();
+  let html;
   try {
-    pane.innerHTML = await answerOf(stop);
+    html = await answerOf(stop);
   } catch (failure) {
+    if (here !== index) {
+      return;
+    }
     at('desk-state').textContent = say(failure.gone ? 'gone' : 'notReached');
-    pane.replaceChildren();
     stop.disabled = failure.gone;
     return;
   }
   if (here !== index) {
     return;
   }
+  pane.innerHTML = html;
   at('desk-state').textContent = say('of', { n: index + 1, all: stops.length });
   fetched.delete(keyOf(stop));
   hearing.load(piecesOf(pane));
@@ -166,7 +172,7 @@ if (stops.length > 0) {
   });
   hearing.shorten = at('shorten').checked;
   remarks = bindRemarks({ assignment: room.dataset.assignment, desk: room.dataset.desk, hearing, current: () => stops[here], stops });
-  bindMarking({ stops, desk: room.dataset.desk, current: () => stops[here], next, renew });
+  bindMarking({ desk: room.dataset.desk, current: () => stops[here], next, renew });
   show(0, false);
 }
 finishLeftRemarks(room.dataset.assignment, (line, said) => {

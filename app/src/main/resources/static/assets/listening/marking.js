@@ -20,9 +20,10 @@ async function untilSent(address, fields, onWaiting) {
   }
 }
 
-/** @param desk its stops, its address, which stop is open, and how it goes on */
+/** @param desk its address @param current which stop is open @param next goes on @param renew shows the open one as it is by now */
 export function bindMarking({ desk, current, next, renew }) {
   const sending = new Set();
+  let before = Promise.resolve();
 
   function give(points) {
     const article = at('stop').querySelector('.stop');
@@ -31,19 +32,28 @@ export function bindMarking({ desk, current, next, renew }) {
       at('desk-state').textContent = say('noPoints', { most });
       return;
     }
-    post(article, 'points', { points });
+    post(article, 'points', { points }, true);
     next();
   }
 
-  /** Sends what an answer is worth, or its levels; its mark in the queue follows when the server has it. */
-  async function post(article, what, fields) {
+  /**
+   * Sends what an answer is worth, or its levels, one after the other; its mark in the queue follows when the server has it.
+   *
+   * @param last whether that is all that is to be said of it
+   */
+  async function post(article, what, fields, last) {
     const stop = current();
     const { student, question, answer, seen } = article.dataset;
     stop.classList.add('sending');
-    const sent = untilSent(`${desk}/${student}/${question}/${what}`, { ...fields, answer, seen }, (why) => { at('desk-state').textContent = say(why); });
+    const sent = before.then(() => untilSent(`${desk}/${student}/${question}/${what}`, { ...fields, answer, seen }, (why) => { at('desk-state').textContent = say(why); }));
+    before = sent.catch(() => {});
     sending.add(sent);
     try {
       mark(stop, (await (await sent).json()).outcome);
+      if (last && current() === stop) {
+        // The last one of the queue stays open.
+        await renew();
+      }
     } catch (failure) {
       const said = failure instanceof Answer && failure.status === 409 ? (await failure.response.json()).why : say('notGiven');
       notice(said, stop);
@@ -89,7 +99,7 @@ export function bindMarking({ desk, current, next, renew }) {
   }
 
   bindRubric({
-    post: (article, levels) => post(article, 'rubric', { levels: levels.join(' ') }),
+    post: (article, levels, complete) => post(article, 'rubric', { levels: levels.join(' ') }, complete),
     done: next,
   });
   at('stop').addEventListener('change', async ({ target }) => {
@@ -137,5 +147,4 @@ export function bindMarking({ desk, current, next, renew }) {
       event.preventDefault();
     }
   });
-  return { renew };
 }

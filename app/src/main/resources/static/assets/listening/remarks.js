@@ -222,7 +222,14 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
       }
     }
   });
-  room.addEventListener('stop-shown', () => { place.clear(); place.showMade(); });
+  room.addEventListener('stop-shown', () => {
+    place.clear();
+    place.showMade();
+    const list = room.querySelector('.remark-list');
+    if (list && at('give-all')) {
+      count(list.dataset);
+    }
+  });
   at('give-all')?.addEventListener('click', () => give({}));
   return { ended };
 }

@@ -192,6 +192,9 @@ class RemarksTest extends RunningHouse {
                         .statusCode())
                 .isIn(400, 409);
         ines.form("/assignments/" + assignment + "/remarks/give", "student", children.get(2));
+        assertThat(Visitor.child(ines, classId, children.get(2)).page("/my"))
+                .as("also without a remark")
+                .contains("spoken-back");
         assertThat(Visitor.child(ines, classId, children.get(2)).page("/my/" + assignment + "/remarks"))
                 .contains("Exact", "yes");
         ines.form(at(2) + "/rubric/use", "rubric", "");
