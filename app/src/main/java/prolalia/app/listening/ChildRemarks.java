@@ -210,7 +210,7 @@ class ChildRemarks implements SpokenBack {
         AnswerPlace place = place(student, remark, assignmentId);
         Ended ended = recordings.end(place, recordingId, chunks, LONGEST_MS);
         if (ended instanceof Ended.Made) {
-            Sounding sound = recordings.remark(place, recordingId).orElseThrow();
+            Sounding sound = recordings.sounding(place, recordingId).orElseThrow();
             long now = clock.millis();
             store.add(new Remark(
                     recordingId,

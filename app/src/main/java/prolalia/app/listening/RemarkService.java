@@ -165,7 +165,7 @@ public class RemarkService {
         AnswerPlace said = place(teacher, at);
         Ended ended = recordings.end(said, recordingId, chunks, LONGEST_MS);
         if (ended instanceof Ended.Made) {
-            Sounding sound = recordings.remark(said, recordingId).orElseThrow();
+            Sounding sound = recordings.sounding(said, recordingId).orElseThrow();
             add(teacher, toChange(teacher, at), recordingId, "", sound, place);
         }
         return ended;

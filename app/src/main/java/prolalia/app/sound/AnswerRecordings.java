@@ -176,15 +176,9 @@ public class AnswerRecordings {
         }
     }
 
-    /** The sound of a remark that was taken in; empty when there is none of that speaker at that place. */
-    public Optional<Sounding> remark(AnswerPlace place, String recordingId) {
-        return ID.matcher(recordingId).matches()
-                ? store.find(recordingId)
-                        .filter(known -> known.purpose() == place.purpose()
-                                && known.speakerId().equals(place.speakerId())
-                                && known.target().equals(place.target()))
-                        .flatMap(known -> store.sounding(recordingId))
-                : Optional.empty();
+    /** The sound of what was taken in of a speaker at a place; empty when nothing of it can be heard. */
+    public Optional<Sounding> sounding(AnswerPlace place, String recordingId) {
+        return store.sounding(own(place, recordingId).id());
     }
 
     /** A sound as it is heard. */

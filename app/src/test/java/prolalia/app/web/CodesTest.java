@@ -57,7 +57,7 @@ class CodesTest extends RunningHouse {
 
     private static List<Found> read(byte[] pdf, int page) throws Exception {
         try (PDDocument document = Loader.loadPDF(pdf)) {
-            BufferedImage picture = new PDFRenderer(document).renderImageWithDPI(page, 150);
+            BufferedImage picture = new PDFRenderer(document).renderImageWithDPI(page, 300);
             return CodeReader.read(picture);
         }
     }
