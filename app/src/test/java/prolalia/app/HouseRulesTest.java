@@ -1,13 +1,19 @@
 package prolalia.app;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaMethod;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
+import java.lang.reflect.Parameter;
 import org.springframework.stereotype.Controller;
 import org.springframework.stereotype.Repository;
 
@@ -75,15 +81,39 @@ class HouseRulesTest {
     static final ArchRule coreFlowsOneWay =
             slices().matching("prolalia.core.(*)..").should().beFreeOfCycles();
 
-    /** What a room keeps is its own; the lesson is what all rooms share, and who may do what with it they ask of LessonAccess. */
+    /** What a room keeps is its own; the lesson is what all rooms share, by its services; who may do what they ask of LessonAccess. */
     @ArchTest
     static final ArchRule aStoreIsItsRoomsOwn = classes()
             .that()
             .areAnnotatedWith(Repository.class)
             .and()
-            .resideOutsideOfPackages("prolalia.app.lesson..", "prolalia.app.platform..")
+            .resideOutsideOfPackage("prolalia.app.platform..")
             .and()
             .doNotHaveSimpleName("AuditLog")
+            .and()
+            .doNotHaveSimpleName("LessonAccess")
             .should()
             .notBePublic();
+
+    /** Where a lesson is only a text, nobody was asked whether she may: that is for those who find it, or ask. */
+    @ArchTest
+    static final ArchRule aStoreIsHandedLessonsAndNotTheirIds = methods()
+            .that()
+            .areDeclaredInClassesThat()
+            .areAnnotatedWith(Repository.class)
+            .and()
+            .areDeclaredInClassesThat()
+            .doNotHaveSimpleName("LessonStore")
+            .and()
+            .areDeclaredInClassesThat()
+            .doNotHaveSimpleName("LessonAccess")
+            .should(new ArchCondition<>("take no lesson's id as text") {
+                @Override
+                public void check(JavaMethod method, ConditionEvents events) {
+                    for (Parameter parameter : method.reflect().getParameters()) {
+                        boolean isText = parameter.getName().equals("lessonId") && parameter.getType() == String.class;
+                        events.add(new SimpleConditionEvent(method, !isText, method.getFullName()));
+                    }
+                }
+            });
 }

@@ -9,13 +9,13 @@ import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.bench.TakeEditTransfer;
 import prolalia.app.bench.TakeEditTransfer.Held;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageSourceStore;
-import prolalia.app.lesson.PageSourceStore.PageSource;
-import prolalia.app.lesson.PageSourceStore.Type;
-import prolalia.app.lesson.PageStore;
+import prolalia.app.lesson.Lessons;
+import prolalia.app.lesson.PageSource;
+import prolalia.app.lesson.PageSource.Type;
 import prolalia.app.library.PromptService;
 import prolalia.app.sound.TakeImporter;
 import prolalia.app.sound.TakeImporter.ImportedTake;
@@ -38,26 +38,24 @@ import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
 @Component
 class ArchivedRows {
     private final LessonService lessons;
-    private final LessonStore lessonStore;
-    private final PageStore pageStore;
-    private final LineStore lines;
+    private final Lessons lessonStore;
+    private final LessonPages pageStore;
+    private final LessonLines lines;
     private final TakeImporter takes;
     private final TakeEditTransfer edits;
     private final StageService stages;
-    private final PageSourceStore sources;
     private final PromptService prompts;
     private final WordTimeService times;
     private final Clock clock;
 
     ArchivedRows(
             LessonService lessons,
-            LessonStore lessonStore,
-            PageStore pageStore,
-            LineStore lines,
+            Lessons lessonStore,
+            LessonPages pageStore,
+            LessonLines lines,
             TakeImporter takes,
             TakeEditTransfer edits,
             StageService stages,
-            PageSourceStore sources,
             PromptService prompts,
             WordTimeService times,
             Clock clock) {
@@ -68,7 +66,6 @@ class ArchivedRows {
         this.takes = takes;
         this.edits = edits;
         this.stages = stages;
-        this.sources = sources;
         this.prompts = prompts;
         this.times = times;
         this.clock = clock;
@@ -87,11 +84,11 @@ class ArchivedRows {
 
     /** Within a transaction. */
     Added add(Teacher teacher, String title, ArchivedLesson lesson, Listened found) {
-        String id = lessons.beginEmpty(teacher, title);
+        LessonRef made = lessons.beginEmpty(teacher, title);
         Map<String, String> pageIds = new HashMap<>();
         Map<String, String> lineIds = new HashMap<>();
         for (ArchivedPage page : lesson.pages()) {
-            String pageId = pageStore.add(id, clock.millis());
+            String pageId = pageStore.add(made, clock.millis());
             if (page.title() != null && !page.title().isBlank()) {
                 pageStore.setTitle(pageId, page.title().strip());
             }
@@ -106,7 +103,7 @@ class ArchivedRows {
                 }
             }
             if (page.slide() != null && page.slide().number() != null) {
-                sources.add(
+                pageStore.setSource(
                         pageId,
                         new PageSource(
                                 found.hashes().get(page.slide().file()),
@@ -117,13 +114,13 @@ class ArchivedRows {
         }
         Map<String, String> placed = new HashMap<>(found.pictureTypes());
         placed.keySet().retainAll(lesson.pictures().keySet());
-        stages.bringInPictures(id, placed);
+        stages.bringInPictures(made, placed);
         for (ArchivedPage page : lesson.pages()) {
             stages.bringIn(pageIds.get(page.id()), renamed(page.placed(), pageIds, lineIds));
         }
-        lessonStore.setSettings(id, lesson.settings());
-        stages.bringIn(id, renamed(lesson.every(), pageIds, lineIds));
-        return new Added(id, addPrompts(teacher, lesson, found));
+        lessonStore.setSettings(made, lesson.settings());
+        stages.bringIn(made.id(), renamed(lesson.every(), pageIds, lineIds));
+        return new Added(made.id(), addPrompts(teacher, lesson, found));
     }
 
     private int addPrompts(Teacher teacher, ArchivedLesson lesson, Listened found) {

@@ -18,11 +18,12 @@ import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.bench.TakeEditTransfer;
 import prolalia.app.bench.TakeEditTransfer.Held;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonSummary;
-import prolalia.app.lesson.PageSourceStore;
-import prolalia.app.lesson.PageSourceStore.PageSource;
-import prolalia.app.lesson.PageSourceStore.Type;
+import prolalia.app.lesson.PageSource;
+import prolalia.app.lesson.PageSource.Type;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedProcess;
 import prolalia.app.platform.MediaStore;
@@ -61,7 +62,7 @@ public class LessonArchiver {
     private final TakeService takes;
     private final TakeSounds sounds;
     private final TakeEditTransfer edits;
-    private final PageSourceStore sources;
+    private final LessonPages pages;
     private final WordTimeService times;
     private final MediaStore media;
     private final DataFolder folder;
@@ -73,7 +74,7 @@ public class LessonArchiver {
             TakeService takes,
             TakeSounds sounds,
             TakeEditTransfer edits,
-            PageSourceStore sources,
+            LessonPages pages,
             WordTimeService times,
             MediaStore media,
             DataFolder folder) {
@@ -83,7 +84,7 @@ public class LessonArchiver {
         this.takes = takes;
         this.sounds = sounds;
         this.edits = edits;
-        this.sources = sources;
+        this.pages = pages;
         this.times = times;
         this.media = media;
         this.folder = folder;
@@ -106,23 +107,24 @@ public class LessonArchiver {
     record Written(String title, Path file) {}
 
     Written write(Teacher teacher, String lessonId, Form form) throws IOException {
-        LessonSummary summary = lessons.summary(teacher, lessonId);
+        LessonRef seen = lessons.seen(teacher, lessonId);
+        LessonSummary summary = seen.summary();
         if (summary.shelf()) {
             throw new NotFoundException("lesson");
         }
         PublishedLesson lesson = given.of(summary);
-        Map<String, PageSource> ofSlides = sources.ofLesson(lessonId, Type.SLIDES);
-        StoredFiles files = new StoredFiles(lesson, stages.pictures(lessonId), ofSlides, media, times);
+        Map<String, PageSource> ofSlides = pages.sources(seen, Type.SLIDES);
+        StoredFiles files = new StoredFiles(lesson, stages.pictures(seen), ofSlides, media, times);
         if (form == Form.PPTX) {
             return new Written(
                     summary.title(),
-                    slides(lesson, files, stages.pictures(lessonId).keySet(), Map.of())
+                    slides(lesson, files, stages.pictures(seen).keySet(), Map.of())
                             .file());
         }
         Path file = folder.newTemporaryFile();
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
             switch (form) {
-                case ARCHIVE -> writeArchive(summary, lesson, stages.pictures(lessonId), ofSlides, out);
+                case ARCHIVE -> writeArchive(summary, lesson, stages.pictures(seen), ofSlides, out);
                 case WEB -> LessonFolder.write(lesson, files, out);
                 case EPUB, EPUB_PAGES ->
                     ReadAloudBook.write(
@@ -145,11 +147,12 @@ public class LessonArchiver {
 
     /** The lesson as slides with codes on them. @param codes where they lead, by the page whose slide each stands on */
     public Slides slides(Teacher teacher, String lessonId, Map<String, String> codes) throws IOException {
-        LessonSummary summary = lessons.summary(teacher, lessonId);
+        LessonRef seen = lessons.seen(teacher, lessonId);
+        LessonSummary summary = seen.summary();
         PublishedLesson lesson = given.of(summary);
-        Map<String, PageSource> ofSlides = sources.ofLesson(lessonId, Type.SLIDES);
-        StoredFiles files = new StoredFiles(lesson, stages.pictures(lessonId), ofSlides, media, times);
-        return slides(lesson, files, stages.pictures(lessonId).keySet(), codes);
+        Map<String, PageSource> ofSlides = pages.sources(seen, Type.SLIDES);
+        StoredFiles files = new StoredFiles(lesson, stages.pictures(seen), ofSlides, media, times);
+        return slides(lesson, files, stages.pictures(seen).keySet(), codes);
     }
 
     /** The teacher's own slides are opened for it, in a program of its own. */

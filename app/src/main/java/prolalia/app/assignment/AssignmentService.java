@@ -123,7 +123,7 @@ public class AssignmentService {
     public String give(Teacher teacher, String lessonId, Giving giving) {
         LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
         SchoolClass to = classAccess.toChange(teacher, giving.classId());
-        List<String> pageIds = pages(lessonId, giving.pages());
+        List<String> pageIds = pages(lesson, giving.pages());
         Due due = new Due(millis(giving.starts()), millis(giving.ends()));
         if (due.startsAt() != null && due.endsAt() != null && due.endsAt() <= due.startsAt()) {
             throw new GivingRefusedException(Refusal.DATES);
@@ -176,11 +176,11 @@ public class AssignmentService {
                 : time.atZone(ZoneId.systemDefault()).toInstant().toEpochMilli();
     }
 
-    private List<String> pages(String lessonId, String written) {
+    private List<String> pages(LessonRef lesson, String written) {
         if (written.isBlank()) {
             return List.of();
         }
-        List<LessonPage> pages = lessons.pages(lessonId);
+        List<LessonPage> pages = lessons.pages(lesson);
         return PageNumbers.read(written, pages.size())
                 .orElseThrow(() -> new GivingRefusedException(Refusal.PAGES))
                 .stream()
@@ -205,11 +205,11 @@ public class AssignmentService {
 
     /** To whom a lesson is given, of the classes that somebody sees. */
     List<Assignment> ofLesson(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.READ);
+        LessonRef lesson = access.require(teacher, lessonId, Right.READ);
         Set<String> seen = new HashSet<>(classes.classesOf(teacher).stream()
                 .map(each -> each.schoolClass().id())
                 .toList());
-        return store.ofLesson(lessonId).stream()
+        return store.ofLesson(lesson).stream()
                 .filter(each -> seen.contains(each.classId()))
                 .toList();
     }

@@ -30,6 +30,7 @@ import org.jooq.Result;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.lesson.LessonRef;
 import prolalia.core.classroom.Due;
 
 @Repository
@@ -61,8 +62,8 @@ class AssignmentStore {
     }
 
     /** To whom a lesson is given. */
-    List<Assignment> ofLesson(String lessonId) {
-        return where(ASSIGNMENT.LESSON_ID.eq(lessonId).and(ASSIGNMENT.TAKEN_BACK_AT.isNull()));
+    List<Assignment> ofLesson(LessonRef lesson) {
+        return where(ASSIGNMENT.LESSON_ID.eq(lesson.id()).and(ASSIGNMENT.TAKEN_BACK_AT.isNull()));
     }
 
     /** Taken back or not. */

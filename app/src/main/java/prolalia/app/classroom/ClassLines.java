@@ -3,13 +3,13 @@ package prolalia.app.classroom;
 import java.time.Clock;
 import java.util.List;
 import org.springframework.stereotype.Component;
+import prolalia.app.lesson.LessonLines;
 import prolalia.app.lesson.LessonPage;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.MemberStore;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.Membership;
-import prolalia.app.lesson.PageStore;
-import prolalia.app.platform.Ids;
+import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.LineKind;
 
 /**
@@ -20,17 +20,15 @@ import prolalia.core.lesson.LineKind;
 public class ClassLines {
     private static final int COVER = 2;
 
-    private final LessonStore lessons;
-    private final PageStore pages;
-    private final LineStore lines;
-    private final MemberStore members;
+    private final Lessons lessons;
+    private final LessonPages pages;
+    private final LessonLines lines;
     private final Clock clock;
 
-    ClassLines(LessonStore lessons, PageStore pages, LineStore lines, MemberStore members, Clock clock) {
+    ClassLines(Lessons lessons, LessonPages pages, LessonLines lines, Clock clock) {
         this.lessons = lessons;
         this.pages = pages;
         this.lines = lines;
-        this.members = members;
         this.clock = clock;
     }
 
@@ -40,44 +38,48 @@ public class ClassLines {
         GIVEN
     }
 
-    /** Makes the lesson of a class that is about to be made; answers its id. */
-    String begin(String teacherId, String title) {
-        String id = Ids.newId();
-        lessons.addLesson(id, teacherId, title, COVER, clock.millis());
+    /** Makes the lesson of a class that is about to be made; answers it. */
+    LessonRef begin(String teacherId, String title) {
+        LessonRef lesson = lessons.make(teacherId, title, COVER, clock.millis());
         for (Part part : Part.values()) {
-            pages.add(id, clock.millis());
+            pages.add(lesson, clock.millis());
         }
-        return id;
+        return lesson;
     }
 
-    void belongsTo(String lessonId, String classId) {
-        lessons.makeOfClass(lessonId, classId);
+    void belongsTo(LessonRef lesson, String classId) {
+        lessons.makeOfClass(lesson, classId);
     }
 
     /** Another teacher or aide of the class reads it through as well. */
     void sharedWith(String lessonId, String teacherId) {
-        members.set(lessonId, teacherId, Membership.EDIT);
+        lessons.addMember(ofHouse(lessonId), teacherId, Membership.EDIT);
     }
 
     void notSharedWith(String lessonId, String teacherId) {
-        members.remove(lessonId, teacherId);
+        lessons.removeMember(ofHouse(lessonId), teacherId);
     }
 
     void rename(String lessonId, String title) {
-        lessons.rename(lessonId, title, clock.millis());
+        lessons.rename(ofHouse(lessonId), title, clock.millis());
     }
 
     /** A line at the end of a part; answers its id. */
     public String add(String lessonId, Part part, LineKind kind, String words) {
-        List<LessonPage> there = pages.of(lessonId);
+        LessonRef lesson = ofHouse(lessonId);
+        List<LessonPage> there = pages.of(lesson);
         String page = there.size() > part.ordinal()
                 ? there.get(part.ordinal()).id()
                 : there.isEmpty()
-                        ? pages.add(lessonId, clock.millis())
+                        ? pages.add(lesson, clock.millis())
                         : there.get(there.size() - 1).id();
         String line = lines.add(page, kind, words);
-        lessons.touch(lessonId, clock.millis());
+        lessons.touch(lesson, clock.millis());
         return line;
+    }
+
+    private LessonRef ofHouse(String lessonId) {
+        return lessons.ofHouse(lessonId).orElseThrow(() -> new NotFoundException("lesson of a class"));
     }
 
     public void setWords(String lineId, String words) {

@@ -16,6 +16,7 @@ import prolalia.app.account.StaffMember;
 import prolalia.app.account.StaffService;
 import prolalia.app.classroom.ClassStore.ClassTeacher;
 import prolalia.app.classroom.DoorStore.Door;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;
@@ -144,10 +145,10 @@ public class ClassService {
         }
         String id = Ids.newId();
         String year = schoolYear.isBlank() ? schoolYear() : limited(Names.tidy(schoolYear), LONGEST_YEAR);
-        String lesson = lines.begin(teacher.id(), named);
+        LessonRef lesson = lines.begin(teacher.id(), named);
         Animal[] animals = Animal.values();
         Animal picture = animals[random.nextInt(animals.length)];
-        classes.add(new SchoolClass(id, named, year, picture, lesson, true, IDLE_MINUTES), clock.millis());
+        classes.add(new SchoolClass(id, named, year, picture, lesson.id(), true, IDLE_MINUTES), clock.millis());
         classes.addTeacher(id, teacher.id());
         lines.belongsTo(lesson, id);
         makeDoor(id);

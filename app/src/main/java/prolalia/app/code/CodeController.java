@@ -102,7 +102,7 @@ class CodeController {
         model.addAttribute("layouts", Layout.values());
         model.addAttribute("papers", SheetPaper.values());
         model.addAttribute("labelSheets", LabelSheet.values());
-        model.addAttribute("canStamp", stamped.canStamp(id));
+        model.addAttribute("canStamp", stamped.canStamp(lesson.ref()));
         model.addAttribute("when", messages);
         model.addAttribute("words", messages.forBrowser("codes"));
         return "code/codes";

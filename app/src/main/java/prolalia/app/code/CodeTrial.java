@@ -14,8 +14,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedProcess;
@@ -46,10 +46,10 @@ class CodeTrial {
     private static final Pattern OURS = Pattern.compile("(https?://[^/]+)(/(?:c|l)/)([A-Za-z0-9_-]+)(?:[/?].*)?");
 
     private final LinkService links;
-    private final LessonStore lessons;
+    private final Lessons lessons;
     private final DataFolder folder;
 
-    CodeTrial(LinkService links, LessonStore lessons, DataFolder folder) {
+    CodeTrial(LinkService links, Lessons lessons, DataFolder folder) {
         this.links = links;
         this.lessons = lessons;
         this.folder = folder;
@@ -175,7 +175,8 @@ class CodeTrial {
             faults.add(Fault.WITHDRAWN);
         }
         Link link = target.get().link();
-        List<ScriptLine> lines = lessons.script(link.lessonId()).stream()
+        Optional<LessonRef> lesson = lessons.ofHouse(link.lessonId());
+        List<ScriptLine> lines = lesson.map(lessons::script).orElse(List.of()).stream()
                 .filter(line -> link.pageId() == null || line.pageId().equals(link.pageId()))
                 .filter(line -> link.lineId() == null || line.line().id().equals(link.lineId()))
                 .toList();
@@ -188,7 +189,7 @@ class CodeTrial {
         return new Tried(
                 code.page(),
                 code.text(),
-                open ? lessons.lesson(link.lessonId()).map(LessonSummary::title).orElse("") : "",
+                open ? lesson.map(there -> there.summary().title()).orElse("") : "",
                 // Whoever finds an old code is not told what it once said.
                 heard.or(() -> lines.stream().findFirst())
                         .filter(line -> open)

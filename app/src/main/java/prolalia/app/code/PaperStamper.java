@@ -13,11 +13,12 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.PageSourceStore;
-import prolalia.app.lesson.PageSourceStore.PageSource;
-import prolalia.app.lesson.PageSourceStore.Type;
+import prolalia.app.lesson.PageSource;
+import prolalia.app.lesson.PageSource.Type;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedProcess;
@@ -38,19 +39,19 @@ class PaperStamper {
     private static final int HEAP_MB = 560;
     private static final long LONGEST_MS = 120_000;
 
-    private final PageSourceStore sources;
+    private final LessonPages pages;
     private final MediaStore media;
     private final DataFolder folder;
 
-    PaperStamper(PageSourceStore sources, MediaStore media, DataFolder folder) {
-        this.sources = sources;
+    PaperStamper(LessonPages pages, MediaStore media, DataFolder folder) {
+        this.pages = pages;
         this.media = media;
         this.folder = folder;
     }
 
     /** The pages that came from a PDF. */
-    Set<String> pages(String lessonId) {
-        return sources.ofLesson(lessonId, Type.PDF).keySet();
+    Set<String> pages(LessonRef lesson) {
+        return pages.sources(lesson, Type.PDF).keySet();
     }
 
     /**
@@ -68,7 +69,7 @@ class PaperStamper {
      */
     List<Stamped> stamp(LessonView lesson, List<Link> links, String base, Manner manner, boolean evenIfSigned)
             throws IOException {
-        Map<String, PageSource> ofPages = sources.ofLesson(lesson.summary().id(), Type.PDF);
+        Map<String, PageSource> ofPages = pages.sources(lesson.ref(), Type.PDF);
         Map<String, Map<String, Code>> ofPapers = new LinkedHashMap<>();
         lesson.pages().stream()
                 .map(page -> ofPages.get(page.page().id()))

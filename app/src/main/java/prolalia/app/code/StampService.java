@@ -15,6 +15,7 @@ import prolalia.app.archive.LessonArchiver.Slides;
 import prolalia.app.code.CodeService.What;
 import prolalia.app.code.MadeFiles.Made;
 import prolalia.app.code.PaperStamper.Stamped;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
@@ -80,15 +81,15 @@ class StampService {
             PaperRefusedException.Reason refused) {}
 
     /** Whether a lesson has pages that came from a PDF. */
-    boolean canStamp(String lessonId) {
-        return !papers.pages(lessonId).isEmpty();
+    boolean canStamp(LessonRef lesson) {
+        return !papers.pages(lesson).isEmpty();
     }
 
     /** @param base the school's address @param evenIfSigned whether a signature may break */
     List<Outcome> papers(Teacher teacher, String lessonId, String base, Manner manner, boolean evenIfSigned)
             throws IOException {
-        Set<String> pages = papers.pages(lessonId);
         LessonView lesson = lessons.lesson(teacher, lessonId);
+        Set<String> pages = papers.pages(lesson.ref());
         if (pages.isEmpty()) {
             throw new NotFoundException("paper");
         }

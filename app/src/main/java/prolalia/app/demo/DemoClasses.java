@@ -12,8 +12,8 @@ import prolalia.app.classroom.ClassService;
 import prolalia.app.classroom.ClassStudent;
 import prolalia.app.classroom.StudentService;
 import prolalia.app.lesson.LessonSharing;
-import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.Membership;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.core.lesson.LineKind;
@@ -34,7 +34,7 @@ class DemoClasses {
     private final StudentService studentService;
     private final ClassAccess classAccess;
     private final AssignmentService assignments;
-    private final LessonStore lessons;
+    private final Lessons lessons;
     private final LessonSharing sharing;
     private final DemoVoices voices;
     private final DemoAnswers answers;
@@ -45,7 +45,7 @@ class DemoClasses {
             StudentService studentService,
             ClassAccess classAccess,
             AssignmentService assignments,
-            LessonStore lessons,
+            Lessons lessons,
             LessonSharing sharing,
             DemoVoices voices,
             DemoAnswers answers,
@@ -79,7 +79,7 @@ class DemoClasses {
         give(ines, id, bakery, "");
         give(ines, id, bean, BEAN_DIRECTION);
         String said = classAccess.require(ines, id).lessonId();
-        for (ScriptLine line : lessons.script(said)) {
+        for (ScriptLine line : lessons.script(lessons.ofHouse(said).orElseThrow())) {
             String words = line.line().words();
             if (words.equals(bean.title())) {
                 voices.keep(ines, line.line().id(), "terns/title-bean");

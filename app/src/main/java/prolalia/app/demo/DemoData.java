@@ -18,10 +18,11 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.account.Role;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.intake.ReadPapers;
+import prolalia.app.lesson.LessonLines;
 import prolalia.app.lesson.LessonPage;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Ids;
@@ -61,9 +62,9 @@ class DemoData implements SmartInitializingSingleton {
 
     private final AccountService accounts;
     private final SchoolService school;
-    private final LessonStore lessons;
-    private final PageStore pageStore;
-    private final LineStore lines;
+    private final Lessons lessons;
+    private final LessonPages pageStore;
+    private final LessonLines lines;
     private final MediaStore media;
     private final DemoVoices voices;
     private final ReadPapers papers;
@@ -77,9 +78,9 @@ class DemoData implements SmartInitializingSingleton {
     DemoData(
             AccountService accounts,
             SchoolService school,
-            LessonStore lessons,
-            PageStore pageStore,
-            LineStore lines,
+            Lessons lessons,
+            LessonPages pageStore,
+            LessonLines lines,
             MediaStore media,
             DemoVoices voices,
             ReadPapers papers,
@@ -126,25 +127,24 @@ class DemoData implements SmartInitializingSingleton {
         accounts.add("Ari Lund", "ari", Ids.newToken(), Role.AIDE);
         SignedInTeacher ines = accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow();
         SignedInTeacher tobi = accounts.teacher(DemoTeacher.SECOND_SIGN_IN_NAME).orElseThrow();
-        String bakery = bakery(ines.actor());
-        String weather = form.make(ines.actor(), System.currentTimeMillis() - 2 * DAY_MS);
+        LessonRef bakery = bakery(ines.actor());
+        LessonRef weather = form.make(ines.actor(), System.currentTimeMillis() - 2 * DAY_MS);
         stations.make(ines.actor(), System.currentTimeMillis() - 3 * DAY_MS);
         ruler(ines.actor());
-        String bean = bean(ines.actor());
+        LessonRef bean = bean(ines.actor());
         classes.terns(
                 ines.actor(),
                 accounts.teacher("ari").orElseThrow().id(),
-                lessons.lesson(bean).orElseThrow(),
-                lessons.lesson(bakery).orElseThrow(),
-                lessons.lesson(weather).orElseThrow());
-        classes.plovers(ines.actor(), tobi.actor(), lessons.lesson(bean).orElseThrow());
+                bean.summary(),
+                bakery.summary(),
+                weather.summary());
+        classes.plovers(ines.actor(), tobi.actor(), bean.summary());
     }
 
     /** A worksheet as it comes in from a PDF; the first lines of its first page are voiced. */
-    private String bakery(Teacher teacher) throws IOException {
-        String lesson = Ids.newId();
-        lessons.addLesson(lesson, teacher.id(), "At the bakery counter", 1, System.currentTimeMillis() - DAY_MS);
-        links.give(teacher, lesson);
+    private LessonRef bakery(Teacher teacher) throws IOException {
+        LessonRef lesson = lessons.make(teacher.id(), "At the bakery counter", 1, System.currentTimeMillis() - DAY_MS);
+        links.give(teacher, lesson.id());
         bringIn(lesson, "bakery", "At the bakery counter.pdf", "bakery.pdf", BAKERY_PAGES);
         List<ScriptLine> script = lessons.script(lesson);
         for (int line = 0; line < BAKERY_VOICES; line++) {
@@ -173,7 +173,7 @@ class DemoData implements SmartInitializingSingleton {
                         "back", new Area(0.07, 0.62, 0.3, 0.1), pages.get(0).id(), Paths.Kind.PLAIN)));
         stages.say(again, new PageSettings(PlayRule.SILENT, true, Map.of()));
         stages.add(
-                lesson,
+                lesson.id(),
                 List.of(new PageElement.Text(
                         "school",
                         new Area(0.62, 0.955, 0.34, 0.03),
@@ -187,9 +187,8 @@ class DemoData implements SmartInitializingSingleton {
 
     /** A paper test as it comes in from a PDF, to be stamped with codes. */
     private void ruler(Teacher teacher) throws IOException {
-        String lesson = Ids.newId();
         long made = System.currentTimeMillis() - 4 * DAY_MS;
-        lessons.addLesson(lesson, teacher.id(), "Measuring with a ruler", 3, made);
+        LessonRef lesson = lessons.make(teacher.id(), "Measuring with a ruler", 3, made);
         bringIn(lesson, "ruler", "Measuring with a ruler.pdf", "ruler.pdf", RULER_PAGES);
         int voice = 1;
         for (ScriptLine line : lessons.script(lesson)) {
@@ -201,7 +200,7 @@ class DemoData implements SmartInitializingSingleton {
     }
 
     /** The first question leads on by its choices; the others are answered on the paper itself, and in its box. */
-    private void answered(String lesson, List<LessonPage> pages) {
+    private void answered(LessonRef lesson, List<LessonPage> pages) {
         boolean first = true;
         for (ScriptLine line : lessons.script(lesson)) {
             LineTraits traits = line.line().traits();
@@ -239,10 +238,9 @@ class DemoData implements SmartInitializingSingleton {
     }
 
     /** Slides as they come in from a PPTX; all but the last page is voiced. */
-    private String bean(Teacher teacher) throws IOException {
-        String lesson = Ids.newId();
-        lessons.addLesson(lesson, teacher.id(), "How a bean wakes up", 0, System.currentTimeMillis());
-        links.give(teacher, lesson);
+    private LessonRef bean(Teacher teacher) throws IOException {
+        LessonRef lesson = lessons.make(teacher.id(), "How a bean wakes up", 0, System.currentTimeMillis());
+        links.give(teacher, lesson.id());
         bringIn(lesson, "bean", "How a bean wakes up.pptx", "bean.pptx", BEAN_PAGES);
         List<ScriptLine> script = lessons.script(lesson);
         for (int line = 0; line < BEAN_VOICES.length; line++) {
@@ -255,7 +253,8 @@ class DemoData implements SmartInitializingSingleton {
     }
 
     /** A file that was read before, and comes in as it was found. */
-    private void bringIn(String lesson, String read, String fileName, String resource, int pages) throws IOException {
+    private void bringIn(LessonRef lesson, String read, String fileName, String resource, int pages)
+            throws IOException {
         Path file = copied(resource, folder.newTemporaryFile());
         Path place = folder.newTemporaryFolder();
         for (int page = 1; page <= pages; page++) {

@@ -10,10 +10,10 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
-import prolalia.app.platform.Ids;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.sharing.LinkService;
 import prolalia.core.answer.AnswerKind;
@@ -42,18 +42,18 @@ class DemoForm {
     private static final int PICTURE_WIDTH = 1200;
     private static final int PICTURE_HEIGHT = 675;
 
-    private final LessonStore lessons;
-    private final PageStore pages;
-    private final LineStore lines;
+    private final Lessons lessons;
+    private final LessonPages pages;
+    private final LessonLines lines;
     private final MediaStore media;
     private final DemoVoices voices;
     private final LinkService links;
     private final List<ReadLine> read = new ArrayList<>();
 
     DemoForm(
-            LessonStore lessons,
-            PageStore pages,
-            LineStore lines,
+            Lessons lessons,
+            LessonPages pages,
+            LessonLines lines,
             MediaStore media,
             DemoVoices voices,
             LinkService links) {
@@ -65,11 +65,10 @@ class DemoForm {
         this.links = links;
     }
 
-    /** Answers the lesson's id. */
-    String make(Teacher teacher, long now) throws IOException {
-        String lesson = Ids.newId();
-        lessons.addLesson(lesson, teacher.id(), TITLE, 2, now);
-        links.give(teacher, lesson);
+    /** Answers the lesson. */
+    LessonRef make(Teacher teacher, long now) throws IOException {
+        LessonRef lesson = lessons.make(teacher.id(), TITLE, 2, now);
+        links.give(teacher, lesson.id());
         lessons.setSettings(
                 lesson,
                 LessonSettings.USUAL.withAnswering(new AnswerManner(
@@ -136,7 +135,7 @@ class DemoForm {
     }
 
     /** A page with a picture, on which something is pressed. */
-    private void onPicture(String lesson, long now) throws IOException {
+    private void onPicture(LessonRef lesson, long now) throws IOException {
         String page = pages.add(lesson, now);
         String hash;
         try (InputStream content = new ClassPathResource("demo/weather/sky.png").getInputStream()) {

@@ -4,10 +4,10 @@ import java.io.IOException;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
-import prolalia.app.platform.Ids;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.station.RoomPlans;
 import prolalia.core.lesson.LineKind;
 
@@ -25,13 +25,13 @@ class DemoStations {
 
     private static final String HELP = "If you need help, ask somebody of your group.";
 
-    private final LessonStore lessons;
-    private final PageStore pages;
-    private final LineStore lines;
+    private final Lessons lessons;
+    private final LessonPages pages;
+    private final LessonLines lines;
     private final DemoVoices voices;
     private final RoomPlans plans;
 
-    DemoStations(LessonStore lessons, PageStore pages, LineStore lines, DemoVoices voices, RoomPlans plans) {
+    DemoStations(Lessons lessons, LessonPages pages, LessonLines lines, DemoVoices voices, RoomPlans plans) {
         this.lessons = lessons;
         this.pages = pages;
         this.lines = lines;
@@ -40,8 +40,7 @@ class DemoStations {
     }
 
     void make(Teacher teacher, long made) throws IOException {
-        String lesson = Ids.newId();
-        lessons.addLesson(lesson, teacher.id(), "Five sounds of the school garden", 2, made);
+        LessonRef lesson = lessons.make(teacher.id(), "Five sounds of the school garden", 2, made);
         for (int station = 0; station < STATIONS.length; station++) {
             String page = pages.add(lesson, made);
             pages.setTitle(page, STATIONS[station][0]);

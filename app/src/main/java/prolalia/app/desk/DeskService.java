@@ -14,13 +14,12 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.desk.OnDeskStore.Folder;
+import prolalia.app.desk.OnDeskStore.Place;
+import prolalia.app.lesson.Binned;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonSharing;
-import prolalia.app.lesson.LessonStore.Binned;
 import prolalia.app.lesson.LessonSummary;
-import prolalia.app.lesson.OnDeskStore;
-import prolalia.app.lesson.OnDeskStore.Folder;
-import prolalia.app.lesson.OnDeskStore.Place;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.RecordingService;
@@ -175,8 +174,10 @@ class DeskService {
     /** @param folderId blank: into none */
     @Transactional
     void put(Teacher teacher, String lessonId, String folderId) {
-        lessonService.summary(teacher, lessonId);
-        onDesk.put(teacher.id(), lessonId, folderId.isBlank() ? null : folder(teacher, folderId));
+        onDesk.put(
+                teacher.id(),
+                lessonService.seen(teacher, lessonId),
+                folderId.isBlank() ? null : folder(teacher, folderId));
     }
 
     private String folder(Teacher teacher, String folderId) {

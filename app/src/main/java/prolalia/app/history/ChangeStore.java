@@ -8,6 +8,7 @@ import org.jooq.DSLContext;
 import org.jooq.SortField;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.lesson.LessonRef;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.LessonChange.Deed;
 import tools.jackson.databind.json.JsonMapper;
@@ -28,12 +29,12 @@ class ChangeStore {
     record StoredChange(int id, LessonChange change) {}
 
     /** What had been undone before can't be made again from here on. */
-    void add(String lessonId, LessonChange change, long now) {
+    void add(LessonRef lesson, LessonChange change, long now) {
         writing.deleteFrom(SCRIPT_CHANGE)
-                .where(SCRIPT_CHANGE.LESSON_ID.eq(lessonId), SCRIPT_CHANGE.UNDONE.isTrue())
+                .where(SCRIPT_CHANGE.LESSON_ID.eq(lesson.id()), SCRIPT_CHANGE.UNDONE.isTrue())
                 .execute();
         writing.insertInto(SCRIPT_CHANGE)
-                .set(SCRIPT_CHANGE.LESSON_ID, lessonId)
+                .set(SCRIPT_CHANGE.LESSON_ID, lesson.id())
                 .set(SCRIPT_CHANGE.DEED, change.deed().name())
                 .set(SCRIPT_CHANGE.LINES, change.size())
                 .set(SCRIPT_CHANGE.CHANGE, json.writeValueAsString(change))
@@ -52,16 +53,16 @@ class ChangeStore {
     }
 
     /** What undo takes back next. */
-    Optional<StoredChange> lastMade(String lessonId) {
-        return first(lessonId, SCRIPT_CHANGE.UNDONE.isFalse(), SCRIPT_CHANGE.ID.desc());
+    Optional<StoredChange> lastMade(LessonRef lesson) {
+        return first(lesson, SCRIPT_CHANGE.UNDONE.isFalse(), SCRIPT_CHANGE.ID.desc());
     }
 
     /** What was done last, if it was since a moment. */
-    Optional<Done> doneSince(String lessonId, long since) {
+    Optional<Done> doneSince(LessonRef lesson, long since) {
         return looking.select(SCRIPT_CHANGE.DEED, SCRIPT_CHANGE.LINES)
                 .from(SCRIPT_CHANGE)
                 .where(
-                        SCRIPT_CHANGE.LESSON_ID.eq(lessonId),
+                        SCRIPT_CHANGE.LESSON_ID.eq(lesson.id()),
                         SCRIPT_CHANGE.UNDONE.isFalse(),
                         SCRIPT_CHANGE.MADE_AT.ge(since))
                 .orderBy(SCRIPT_CHANGE.ID.desc())
@@ -71,19 +72,19 @@ class ChangeStore {
     }
 
     /** What redo makes again next. */
-    Optional<StoredChange> firstUndone(String lessonId) {
-        return first(lessonId, SCRIPT_CHANGE.UNDONE.isTrue(), SCRIPT_CHANGE.ID.asc());
+    Optional<StoredChange> firstUndone(LessonRef lesson) {
+        return first(lesson, SCRIPT_CHANGE.UNDONE.isTrue(), SCRIPT_CHANGE.ID.asc());
     }
 
     /** Whether there are changes that were taken back, or that weren't: without reading one. */
-    boolean isAny(String lessonId, boolean undone) {
+    boolean isAny(LessonRef lesson, boolean undone) {
         return looking.fetchExists(
-                SCRIPT_CHANGE, SCRIPT_CHANGE.LESSON_ID.eq(lessonId), SCRIPT_CHANGE.UNDONE.eq(undone));
+                SCRIPT_CHANGE, SCRIPT_CHANGE.LESSON_ID.eq(lesson.id()), SCRIPT_CHANGE.UNDONE.eq(undone));
     }
 
-    private Optional<StoredChange> first(String lessonId, Condition which, SortField<Integer> order) {
+    private Optional<StoredChange> first(LessonRef lesson, Condition which, SortField<Integer> order) {
         return looking.selectFrom(SCRIPT_CHANGE)
-                .where(SCRIPT_CHANGE.LESSON_ID.eq(lessonId), which)
+                .where(SCRIPT_CHANGE.LESSON_ID.eq(lesson.id()), which)
                 .orderBy(order)
                 .limit(1)
                 .fetchOptional(

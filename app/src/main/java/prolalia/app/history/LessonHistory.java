@@ -13,9 +13,10 @@ import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.history.ChangeStore.StoredChange;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.sound.TakeService;
 import prolalia.core.script.LessonChange;
@@ -35,9 +36,9 @@ public class LessonHistory {
     /** Typing with a longer pause in it is two steps back. */
     private static final long TYPING_PAUSE_MS = 4_000;
 
-    private final LessonStore lessonStore;
-    private final LineStore lines;
-    private final PageStore pages;
+    private final Lessons lessons;
+    private final LessonLines lines;
+    private final LessonPages pages;
     private final StageVersions stages;
     private final TakeService takes;
     private final ChangeStore changes;
@@ -45,15 +46,15 @@ public class LessonHistory {
     private final Clock clock;
 
     LessonHistory(
-            LessonStore lessonStore,
-            LineStore lines,
-            PageStore pages,
+            Lessons lessons,
+            LessonLines lines,
+            LessonPages pages,
             StageVersions stages,
             TakeService takes,
             ChangeStore changes,
             TransactionTemplate transaction,
             Clock clock) {
-        this.lessonStore = lessonStore;
+        this.lessons = lessons;
         this.lines = lines;
         this.pages = pages;
         this.stages = stages;
@@ -87,7 +88,7 @@ public class LessonHistory {
      * @param lines in reading order, each with where it stands; no line: it is out of the script
      * @param page the page that it was about, when it was about more than lines; null: it was about lines, or is none
      */
-    public record Reshaped(String lessonId, Outcome outcome, Done done, List<Reshaping> lines, String page) {
+    public record Reshaped(LessonRef lesson, Outcome outcome, Done done, List<Reshaping> lines, String page) {
         private static final Set<Outcome> CHANGES = EnumSet.of(Outcome.MADE, Outcome.UNDONE, Outcome.REDONE);
 
         /** Whether pages aren't as they were, besides what is placed on them. */
@@ -103,93 +104,93 @@ public class LessonHistory {
     public record Reshaping(String lineId, ScriptLine line, Place place) {}
 
     /** What was taken back last, if nothing was done since. */
-    public Optional<Done> undone(String lessonId) {
-        return changes.firstUndone(lessonId).map(undone -> Done.of(undone.change()));
+    public Optional<Done> undone(LessonRef lesson) {
+        return changes.firstUndone(lesson).map(undone -> Done.of(undone.change()));
     }
 
     /** What was done in the last so many ms: a page that opens now offers to undo it. */
-    public Optional<Done> doneWithin(String lessonId, long ms) {
-        return changes.doneSince(lessonId, clock.millis() - ms);
+    public Optional<Done> doneWithin(LessonRef lesson, long ms) {
+        return changes.doneSince(lesson, clock.millis() - ms);
     }
 
-    public Reshaped undo(String lessonId) {
-        return undo(lessonId, EnumSet.allOf(Deed.class));
+    public Reshaped undo(LessonRef lesson) {
+        return undo(lesson, EnumSet.allOf(Deed.class));
     }
 
-    public Reshaped redo(String lessonId) {
-        return redo(lessonId, EnumSet.allOf(Deed.class));
+    public Reshaped redo(LessonRef lesson) {
+        return redo(lesson, EnumSet.allOf(Deed.class));
     }
 
     /** @param may what may be taken back: anything else stays as it is */
-    public Reshaped undo(String lessonId, Set<Deed> may) {
-        return again(lessonId, changes.lastMade(lessonId), true, may);
+    public Reshaped undo(LessonRef lesson, Set<Deed> may) {
+        return again(lesson, changes.lastMade(lesson), true, may);
     }
 
     /** @param may what may be made again: anything else stays as it is */
-    public Reshaped redo(String lessonId, Set<Deed> may) {
-        return again(lessonId, changes.firstUndone(lessonId), false, may);
+    public Reshaped redo(LessonRef lesson, Set<Deed> may) {
+        return again(lesson, changes.firstUndone(lesson), false, may);
     }
 
-    public Reshaped make(String lessonId, Optional<LessonChange> change) {
+    public Reshaped make(LessonRef lesson, Optional<LessonChange> change) {
         if (change.isEmpty()) {
-            return new Reshaped(lessonId, Outcome.NOTHING, null, List.of(), null);
+            return new Reshaped(lesson, Outcome.NOTHING, null, List.of(), null);
         }
         var checked = takes.checkAgain(change.get().takes());
         boolean made = Boolean.TRUE.equals(transaction.execute(status -> {
-            Set<String> there = lines.shapesEver(lessonId).keySet();
+            Set<String> there = lines.shapesEver(lesson).keySet();
             lines.insertRemoved(
                     change.get().lines().stream()
                             .filter(step -> !there.contains(step.lineId()))
                             .toList(),
                     clock.millis());
-            if (!change.get().isSafeOn(now(lessonId, change.get()))) {
+            if (!change.get().isSafeOn(now(lesson, change.get()))) {
                 status.setRollbackOnly();
                 return false;
             }
             perform(change.get());
             takes.move(change.get().takes(), checked);
-            keep(lessonId, change.get());
+            keep(lesson, change.get());
             return true;
         }));
         return made
-                ? reshaped(lessonId, Outcome.MADE, change.get())
-                : new Reshaped(lessonId, Outcome.CHANGED_MEANWHILE, Done.of(change.get()), List.of(), null);
+                ? reshaped(lesson, Outcome.MADE, change.get())
+                : new Reshaped(lesson, Outcome.CHANGED_MEANWHILE, Done.of(change.get()), List.of(), null);
     }
 
-    private Reshaped again(String lessonId, Optional<StoredChange> stored, boolean undo, Set<Deed> may) {
+    private Reshaped again(LessonRef lesson, Optional<StoredChange> stored, boolean undo, Set<Deed> may) {
         if (stored.isEmpty()) {
-            return new Reshaped(lessonId, Outcome.NO_MORE, null, List.of(), null);
+            return new Reshaped(lesson, Outcome.NO_MORE, null, List.of(), null);
         }
         LessonChange change =
                 undo ? stored.get().change().reversed() : stored.get().change();
         if (!may.contains(change.deed())) {
-            return new Reshaped(lessonId, Outcome.NOT_HERS, Done.of(change), List.of(), null);
+            return new Reshaped(lesson, Outcome.NOT_HERS, Done.of(change), List.of(), null);
         }
         var checked = takes.checkAgain(change.takes());
         boolean made = Boolean.TRUE.equals(transaction.execute(status -> {
-            if (!change.isSafeOn(now(lessonId, change))) {
+            if (!change.isSafeOn(now(lesson, change))) {
                 return false;
             }
             perform(change);
             takes.move(change.takes(), checked);
             changes.setUndone(stored.get().id(), undo);
-            lessonStore.touch(lessonId, clock.millis());
+            lessons.touch(lesson, clock.millis());
             return true;
         }));
         if (!made) {
-            return new Reshaped(lessonId, Outcome.CHANGED_SINCE, Done.of(change), List.of(), null);
+            return new Reshaped(lesson, Outcome.CHANGED_SINCE, Done.of(change), List.of(), null);
         }
-        return reshaped(lessonId, undo ? Outcome.UNDONE : Outcome.REDONE, change);
+        return reshaped(lesson, undo ? Outcome.UNDONE : Outcome.REDONE, change);
     }
 
-    private Now now(String lessonId, LessonChange change) {
+    private Now now(LessonRef lesson, LessonChange change) {
         Map<String, Integer> versions = new HashMap<>();
         for (StageStep step : change.stages()) {
             // Too long ago counts as changed since.
             versions.put(
                     step.ownerId(), stages.has(step.ownerId(), step.after()) ? stages.version(step.ownerId()) : -1);
         }
-        return new Now(lines.shapesEver(lessonId), pages.shapes(lessonId), versions);
+        return new Now(lines.shapesEver(lesson), pages.shapes(lesson), versions);
     }
 
     private void perform(LessonChange change) {
@@ -199,28 +200,28 @@ public class LessonHistory {
     }
 
     /** Keeps a change in mind that was made. Typing that goes on is one change. */
-    public void keep(String lessonId, LessonChange change) {
+    public void keep(LessonRef lesson, LessonChange change) {
         long now = clock.millis();
-        Optional<StoredChange> typing = changes.doneSince(lessonId, now - TYPING_PAUSE_MS)
-                .filter(last -> last.deed() == change.deed() && !changes.isAny(lessonId, true))
-                .flatMap(last -> changes.lastMade(lessonId));
+        Optional<StoredChange> typing = changes.doneSince(lesson, now - TYPING_PAUSE_MS)
+                .filter(last -> last.deed() == change.deed() && !changes.isAny(lesson, true))
+                .flatMap(last -> changes.lastMade(lesson));
         Optional<LessonChange> both = typing.flatMap(last -> change.after(last.change()));
         if (both.isPresent()) {
             changes.replace(typing.orElseThrow().id(), both.get(), now);
         } else {
-            changes.add(lessonId, change, now);
+            changes.add(lesson, change, now);
         }
-        lessonStore.touch(lessonId, now);
+        lessons.touch(lesson, now);
     }
 
     /** Whether there is something to take back. */
-    public boolean canUndo(String lessonId) {
-        return changes.isAny(lessonId, false);
+    public boolean canUndo(LessonRef lesson) {
+        return changes.isAny(lesson, false);
     }
 
     /** Whether something was taken back that can be made again. */
-    public boolean canRedo(String lessonId) {
-        return changes.isAny(lessonId, true);
+    public boolean canRedo(LessonRef lesson) {
+        return changes.isAny(lesson, true);
     }
 
     private static String pageOf(LessonChange change) {
@@ -231,16 +232,16 @@ public class LessonHistory {
                 .orElse(null);
     }
 
-    private Reshaped reshaped(String lessonId, Outcome outcome, LessonChange change) {
+    private Reshaped reshaped(LessonRef lesson, Outcome outcome, LessonChange change) {
         Set<String> touched = new HashSet<>();
         change.lines().forEach(step -> touched.add(step.lineId()));
         Map<String, ScriptLine> now = new HashMap<>();
-        lessonStore.lines(lessonId, touched).forEach(line -> now.put(line.line().id(), line));
+        lines.some(lesson, touched).forEach(line -> now.put(line.line().id(), line));
         List<Reshaping> reshaped = new ArrayList<>();
-        Map<String, LineShape> shapes = new LinkedHashMap<>(lines.shapes(lessonId));
+        Map<String, LineShape> shapes = new LinkedHashMap<>(lines.shapes(lesson));
         shapes.keySet().retainAll(touched);
         shapes.forEach(
                 (id, shape) -> reshaped.add(new Reshaping(id, now.get(id), shape.removed() ? null : shape.place())));
-        return new Reshaped(lessonId, outcome, Done.of(change), reshaped, pageOf(change));
+        return new Reshaped(lesson, outcome, Done.of(change), reshaped, pageOf(change));
     }
 }

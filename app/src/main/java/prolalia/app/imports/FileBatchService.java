@@ -19,6 +19,7 @@ import prolalia.app.imports.FileBatch.MatchedFile;
 import prolalia.app.imports.FileBatch.StoredFile;
 import prolalia.app.imports.FileBatchStore.Batch;
 import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
@@ -74,14 +75,14 @@ class FileBatchService {
     /** Takes a file in; what is no sound is noted and not kept. */
     void receive(Teacher teacher, String lessonId, String batchId, int number, String name, InputStream content)
             throws IOException {
-        access.require(teacher, lessonId, Right.EDIT);
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
         if (number < 0 || number >= MOST_FILES) {
             throw new TooLargeException();
         }
         Path file = folder.newTemporaryFile();
         try {
             Files.copy(content, file, StandardCopyOption.REPLACE_EXISTING);
-            store.begin(batchId, lessonId, clock.millis());
+            store.begin(batchId, lesson, clock.millis());
             if (!batch(teacher, batchId).lessonId().equals(lessonId)) {
                 throw new NotFoundException("batch");
             }
@@ -193,8 +194,7 @@ class FileBatchService {
     }
 
     List<FileBatchStore.Summary> ofLesson(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.READ);
-        return store.ofLesson(lessonId);
+        return store.ofLesson(access.require(teacher, lessonId, Right.READ));
     }
 
     @Transactional

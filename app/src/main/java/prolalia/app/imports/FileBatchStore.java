@@ -13,6 +13,7 @@ import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.imports.FileBatch.StoredFile;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.db.tables.records.BatchFileRecord;
 import prolalia.core.sound.Refusal;
 
@@ -33,10 +34,10 @@ class FileBatchStore {
     /** A batch of a lesson, for the list. */
     record Summary(String id, long begunAt, int files, int done) {}
 
-    void begin(String id, String lessonId, long now) {
+    void begin(String id, LessonRef lesson, long now) {
         writing.insertInto(FILE_BATCH)
                 .set(FILE_BATCH.ID, id)
-                .set(FILE_BATCH.LESSON_ID, lessonId)
+                .set(FILE_BATCH.LESSON_ID, lesson.id())
                 .set(FILE_BATCH.BEGUN_AT, now)
                 .onConflictDoNothing()
                 .execute();
@@ -72,7 +73,7 @@ class FileBatchStore {
                 .fetch(FileBatchStore::file);
     }
 
-    List<Summary> ofLesson(String lessonId) {
+    List<Summary> ofLesson(LessonRef lesson) {
         return looking.select(
                         FILE_BATCH.ID,
                         FILE_BATCH.BEGUN_AT,
@@ -81,7 +82,7 @@ class FileBatchStore {
                 .from(FILE_BATCH)
                 .join(BATCH_FILE)
                 .on(BATCH_FILE.BATCH_ID.eq(FILE_BATCH.ID))
-                .where(FILE_BATCH.LESSON_ID.eq(lessonId), FILE_BATCH.PUT_AWAY_AT.isNull())
+                .where(FILE_BATCH.LESSON_ID.eq(lesson.id()), FILE_BATCH.PUT_AWAY_AT.isNull())
                 .groupBy(FILE_BATCH.ID)
                 .orderBy(FILE_BATCH.BEGUN_AT.desc())
                 .fetch(row -> new Summary(row.value1(), row.value2(), row.value3(), row.value4()));

@@ -10,6 +10,8 @@ import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.imports.FileBatch.StoredFile;
 import prolalia.app.imports.FileBatchStore.Batch;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.Ids;
@@ -24,6 +26,7 @@ import prolalia.core.sound.Refusal;
 class FileImporter implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(FileImporter.class);
 
+    private final Lessons lessons;
     private final FileBatchStore store;
     private final LongRecordingService longOnes;
     private final FileTakes takes;
@@ -31,7 +34,13 @@ class FileImporter implements DisposableBean {
     private final BackgroundWork worker;
 
     FileImporter(
-            FileBatchStore store, LongRecordingService longOnes, FileTakes takes, MediaStore media, BegunWork begun) {
+            Lessons lessons,
+            FileBatchStore store,
+            LongRecordingService longOnes,
+            FileTakes takes,
+            MediaStore media,
+            BegunWork begun) {
+        this.lessons = lessons;
         this.store = store;
         this.longOnes = longOnes;
         this.takes = takes;
@@ -69,7 +78,9 @@ class FileImporter implements DisposableBean {
         try {
             if (file.lineId() == null) {
                 String longId = Ids.newId();
-                longOnes.begin(batch.lessonId(), file.pageId(), longId, file.name(), file.rawHash());
+                LessonRef lesson =
+                        lessons.ofHouse(batch.lessonId()).orElseThrow(() -> new NotFoundException("removed lesson"));
+                longOnes.begin(lesson, file.pageId(), longId, file.name(), file.rawHash());
                 store.taken(batchId, file.number(), null, longId, null);
                 return;
             }

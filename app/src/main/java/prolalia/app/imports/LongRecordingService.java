@@ -9,6 +9,7 @@ import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.imports.LongRecording.SplitLine;
 import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
@@ -41,14 +42,14 @@ class LongRecordingService {
 
     /** Takes a file in; it is on the disk when this returns, and is listened to from then on. */
     void receive(Teacher teacher, String lessonId, String id, String fileName, InputStream content) throws IOException {
-        access.require(teacher, lessonId, Right.EDIT);
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
         String rawHash = media.keep(content);
-        begin(lessonId, null, id, fileName, rawHash);
+        begin(lesson, null, id, fileName, rawHash);
     }
 
     /** A file that is on the disk is to be split over the lines of a page, or over the whole script. */
-    void begin(String lessonId, String pageId, String id, String fileName, String rawHash) {
-        store.add(id, lessonId, pageId, fileName, rawHash, clock.millis());
+    void begin(LessonRef lesson, String pageId, String id, String fileName, String rawHash) {
+        store.add(id, lesson, pageId, fileName, rawHash, clock.millis());
         worker.workSoon(id);
     }
 
@@ -59,8 +60,7 @@ class LongRecordingService {
     }
 
     List<LongRecording> ofLesson(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.READ);
-        return store.ofLesson(lessonId);
+        return store.ofLesson(access.require(teacher, lessonId, Right.READ));
     }
 
     /** The share of it that was listened to, in percent. */

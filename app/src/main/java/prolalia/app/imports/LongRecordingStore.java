@@ -14,6 +14,7 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.imports.LongRecording.SplitLine;
 import prolalia.app.imports.LongRecording.State;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.db.tables.records.SplitLineRecord;
 import prolalia.core.align.SplitFinding;
 import prolalia.core.sound.Refusal;
@@ -34,10 +35,10 @@ class LongRecordingStore {
         this.json = json;
     }
 
-    void add(String id, String lessonId, String pageId, String fileName, String rawHash, long now) {
+    void add(String id, LessonRef lesson, String pageId, String fileName, String rawHash, long now) {
         writing.insertInto(LONG_RECORDING)
                 .set(LONG_RECORDING.ID, id)
-                .set(LONG_RECORDING.LESSON_ID, lessonId)
+                .set(LONG_RECORDING.LESSON_ID, lesson.id())
                 .set(LONG_RECORDING.PAGE_ID, pageId)
                 .set(LONG_RECORDING.FILE_NAME, fileName)
                 .set(LONG_RECORDING.RAW_HASH, rawHash)
@@ -138,8 +139,8 @@ class LongRecordingStore {
     }
 
     /** Those of a lesson that weren't put away, newest first. */
-    List<LongRecording> ofLesson(String lessonId) {
-        return where(LONG_RECORDING.LESSON_ID.eq(lessonId).and(LONG_RECORDING.PUT_AWAY_AT.isNull()));
+    List<LongRecording> ofLesson(LessonRef lesson) {
+        return where(LONG_RECORDING.LESSON_ID.eq(lesson.id()).and(LONG_RECORDING.PUT_AWAY_AT.isNull()));
     }
 
     byte[] outline(String id) {

@@ -12,6 +12,7 @@ import prolalia.app.intake.StoredPaper.PageFacts;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
 import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.BackgroundWork.HowFar;
 import prolalia.app.platform.Ids;
@@ -42,11 +43,12 @@ class IntakeService {
 
     /** Takes a file in; it is on the disk when this returns, and is read from then on. */
     void receive(Teacher teacher, String lessonId, String id, String fileName, InputStream content) throws IOException {
-        if (access.require(teacher, lessonId, Right.EDIT).isShelf()) {
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
+        if (lesson.isShelf()) {
             throw new NotFoundException("lesson");
         }
         String rawHash = media.keep(content);
-        store.add(id, lessonId, shortened(fileName), rawHash, clock.millis());
+        store.add(id, lesson, shortened(fileName), rawHash, clock.millis());
         paper(teacher, id);
         reader.readSoon(id, teacher.id());
     }
@@ -63,8 +65,7 @@ class IntakeService {
     }
 
     List<StoredPaper> ofLesson(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.READ);
-        return store.ofLesson(lessonId);
+        return store.ofLesson(access.require(teacher, lessonId, Right.READ));
     }
 
     /** Of its pages. */

@@ -17,13 +17,13 @@ import prolalia.app.history.LessonHistory;
 import prolalia.app.intake.PaperSoundStore.PaperSound;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageSourceStore;
-import prolalia.app.lesson.PageSourceStore.PageSource;
-import prolalia.app.lesson.PageSourceStore.Type;
-import prolalia.app.lesson.PageStore;
+import prolalia.app.lesson.Lessons;
+import prolalia.app.lesson.PageSource;
+import prolalia.app.lesson.PageSource.Type;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.MediaStore;
@@ -51,10 +51,9 @@ class PaperImporter implements DisposableBean {
 
     private final PaperStore store;
     private final PaperSoundStore sounds;
-    private final PageSourceStore sources;
-    private final LessonStore lessons;
-    private final PageStore pageStore;
-    private final LineStore lines;
+    private final Lessons lessons;
+    private final LessonPages pageStore;
+    private final LessonLines lines;
     private final StageService stages;
     private final LessonHistory history;
     private final MediaStore media;
@@ -68,10 +67,9 @@ class PaperImporter implements DisposableBean {
     PaperImporter(
             PaperStore store,
             PaperSoundStore sounds,
-            PageSourceStore sources,
-            LessonStore lessons,
-            PageStore pageStore,
-            LineStore lines,
+            Lessons lessons,
+            LessonPages pageStore,
+            LessonLines lines,
             StageService stages,
             LessonHistory history,
             MediaStore media,
@@ -83,7 +81,6 @@ class PaperImporter implements DisposableBean {
             BegunWork begun) {
         this.store = store;
         this.sounds = sounds;
-        this.sources = sources;
         this.lessons = lessons;
         this.pageStore = pageStore;
         this.lines = lines;
@@ -142,16 +139,17 @@ class PaperImporter implements DisposableBean {
     }
 
     private void add(StoredPaper paper, List<PlannedPage> planned) {
-        nameLesson(paper, planned);
-        Map<String, PageShape> before = pageStore.shapes(paper.lessonId());
-        pageStore.removeUntouchedPage(paper.lessonId(), clock.millis());
-        int over = pageStore.count(paper.lessonId()) + planned.size() - LessonService.MOST_PAGES;
+        LessonRef lesson = lessons.ofHouse(paper.lessonId()).orElseThrow(() -> new NotFoundException("lesson"));
+        nameLesson(lesson, paper, planned);
+        Map<String, PageShape> before = pageStore.shapes(lesson);
+        pageStore.removeUntouchedPage(lesson, clock.millis());
+        int over = pageStore.count(lesson) + planned.size() - LessonService.MOST_PAGES;
         if (over > 0) {
             throw new TooManyPagesException(over);
         }
         Map<Integer, String> pageIds = new HashMap<>();
         for (PlannedPage page : planned) {
-            pageIds.put(page.page().number(), addPage(paper, page.page()));
+            pageIds.put(page.page().number(), addPage(lesson, paper, page.page()));
         }
         int number = 0;
         for (PlannedPage page : planned) {
@@ -168,21 +166,18 @@ class PaperImporter implements DisposableBean {
                 sounds.add(new PaperSound(paper.id(), ++number, lineIds.get(said.line()), sound.name(), sound.file()));
             }
         }
-        remember(paper.lessonId(), before);
+        remember(lesson, before);
     }
 
     /** All pages at once are one change, which can be taken back. */
-    private void remember(String lessonId, Map<String, PageShape> before) {
-        history.keep(lessonId, PageEdits.between(Deed.BRING_IN, before, pageStore.shapes(lessonId)));
+    private void remember(LessonRef lesson, Map<String, PageShape> before) {
+        history.keep(lesson, PageEdits.between(Deed.BRING_IN, before, pageStore.shapes(lesson)));
     }
 
     /** A lesson that nobody named has the name of what comes in: its first heading, or that of the file. */
-    private void nameLesson(StoredPaper paper, List<PlannedPage> planned) {
+    private void nameLesson(LessonRef lesson, StoredPaper paper, List<PlannedPage> planned) {
         String untitled = messages.say("lesson.untitled");
-        boolean unnamed = lessons.lesson(paper.lessonId())
-                .filter(lesson -> lesson.title().equals(untitled))
-                .isPresent();
-        if (unnamed) {
+        if (lesson.summary().title().equals(untitled)) {
             String title = planned.stream()
                     .flatMap(page -> page.page().proposal().wanted().stream())
                     .filter(line -> line.kind() == FoundKind.HEADING)
@@ -190,18 +185,18 @@ class PaperImporter implements DisposableBean {
                     .findFirst()
                     .orElseGet(() -> paper.fileName().replaceFirst("\\.\\w{1,5}$", ""));
             int most = Math.min(title.length(), LessonLimits.LONGEST_TITLE);
-            lessons.rename(paper.lessonId(), title.substring(0, most), clock.millis());
+            lessons.rename(lesson, title.substring(0, most), clock.millis());
         }
     }
 
-    private String addPage(StoredPaper paper, StoredPage page) {
-        String pageId = pageStore.add(paper.lessonId(), clock.millis());
+    private String addPage(LessonRef lesson, StoredPaper paper, StoredPage page) {
+        String pageId = pageStore.add(lesson, clock.millis());
         if (page.pictureHash() != null) {
             pageStore.setPicture(pageId, page.pictureHash(), page.pictureType(), pictureWords(page));
             pageStore.setPictureSize(pageId, page.width(), page.height());
         }
         store.taken(paper.id(), page.number(), pageId);
-        sources.add(pageId, new PageSource(paper.rawHash(), Type.of(paper.fileName()), page.number()));
+        pageStore.setSource(pageId, new PageSource(paper.rawHash(), Type.of(paper.fileName()), page.number()));
         return pageId;
     }
 

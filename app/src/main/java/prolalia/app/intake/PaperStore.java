@@ -24,6 +24,7 @@ import prolalia.app.intake.StoredPaper.PageFacts;
 import prolalia.app.intake.StoredPaper.Parts;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.db.tables.records.PaperPageRecord;
 import prolalia.core.intake.Proposal;
 import prolalia.formats.paper.PaperRefusedException.Reason;
@@ -53,10 +54,10 @@ class PaperStore {
         this.json = json;
     }
 
-    void add(String id, String lessonId, String fileName, String rawHash, long now) {
+    void add(String id, LessonRef lesson, String fileName, String rawHash, long now) {
         writing.insertInto(PAPER)
                 .set(PAPER.ID, id)
-                .set(PAPER.LESSON_ID, lessonId)
+                .set(PAPER.LESSON_ID, lesson.id())
                 .set(PAPER.FILE_NAME, fileName)
                 .set(PAPER.RAW_HASH, rawHash)
                 .set(PAPER.STATE, stored(State.ARRIVED))
@@ -81,14 +82,14 @@ class PaperStore {
     }
 
     /** Those that weren't put away, newest first. */
-    List<StoredPaper> ofLesson(String lessonId) {
+    List<StoredPaper> ofLesson(LessonRef lesson) {
         return looking
                 .select(PAPER.fields())
                 .select(LESSON.TEACHER_ID)
                 .from(PAPER)
                 .join(LESSON)
                 .on(LESSON.ID.eq(PAPER.LESSON_ID))
-                .where(PAPER.LESSON_ID.eq(lessonId), PAPER.AWAY_AT.isNull())
+                .where(PAPER.LESSON_ID.eq(lesson.id()), PAPER.AWAY_AT.isNull())
                 .orderBy(PAPER.ARRIVED_AT.desc())
                 .fetch()
                 .stream()

@@ -6,6 +6,7 @@ import java.time.Clock;
 import org.springframework.stereotype.Service;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.papers.OpenedPages;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
@@ -33,9 +34,9 @@ public class ReadPapers {
      * @param file it; it is moved into the media store
      * @param read the folder into which {@link prolalia.formats.paper.PaperProcess} read it
      */
-    public void take(String lessonId, String fileName, Path file, Path read) throws IOException {
+    public void take(LessonRef lesson, String fileName, Path file, Path read) throws IOException {
         String id = Ids.newId();
-        store.add(id, lessonId, fileName, media.keep(file), clock.millis());
+        store.add(id, lesson, fileName, media.keep(file), clock.millis());
         store.addPages(id, opened.kept(read).stream().map(StoredPage::of).toList());
         store.end(id, State.ARRIVED, State.READ, null);
         taker.take(store.find(id).orElseThrow());

@@ -51,6 +51,17 @@ public class LessonAccess {
                 .orElseThrow(() -> new NotFoundException("line"));
     }
 
+    /** The lesson of a page, whether that is there or removed, if this one may do that with the lesson. */
+    public LessonRef requireOfPage(Actor actor, String pageId, Right right) {
+        return looking.select(LESSON.fields())
+                .from(PAGE)
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
+                .where(PAGE.ID.eq(pageId), may(actor, right))
+                .fetchOptional(row -> new LessonRef(LessonStore.summary(row.into(LESSON))))
+                .orElseThrow(() -> new NotFoundException("page"));
+    }
+
     /** Whether this one may do that with a lesson, also with one that was removed: what is being said into it is kept. */
     public boolean mayStill(Actor actor, String lessonId, Right right) {
         return looking.fetchExists(LESSON, LESSON.ID.eq(lessonId), may(actor, right));

@@ -64,6 +64,6 @@ class LessonController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return pictures.serve(lessons.summary(teacher.actor(), id).id(), hash, request);
+        return pictures.serve(lessons.seen(teacher.actor(), id), hash, request);
     }
 }

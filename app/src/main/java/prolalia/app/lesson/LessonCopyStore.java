@@ -42,10 +42,10 @@ class LessonCopyStore {
     }
 
     /** Answers the id of the copy. */
-    String copy(String lessonId, String toTeacherId, String title, int cover, long now) {
+    String copy(LessonRef lesson, String toTeacherId, String title, int cover, long now) {
         Map<String, String> ids = new HashMap<>();
         String made = Ids.newId();
-        ids.put(lessonId, made);
+        ids.put(lesson.id(), made);
         writing.insertInto(LESSON)
                 .set(LESSON.ID, made)
                 .set(LESSON.TEACHER_ID, toTeacherId)
@@ -54,9 +54,9 @@ class LessonCopyStore {
                 .set(LESSON.CREATED_AT, now)
                 .set(LESSON.CHANGED_AT, now)
                 .execute();
-        copy(LESSON_SETTINGS, LESSON_SETTINGS.LESSON_ID.eq(lessonId), ids);
-        copy(STAGE_PICTURE, STAGE_PICTURE.LESSON_ID.eq(lessonId), ids);
-        List<String> pages = ids(PAGE, PAGE.ID, PAGE.LESSON_ID.eq(lessonId).and(PAGE.REMOVED_AT.isNull()), ids);
+        copy(LESSON_SETTINGS, LESSON_SETTINGS.LESSON_ID.eq(lesson.id()), ids);
+        copy(STAGE_PICTURE, STAGE_PICTURE.LESSON_ID.eq(lesson.id()), ids);
+        List<String> pages = ids(PAGE, PAGE.ID, PAGE.LESSON_ID.eq(lesson.id()).and(PAGE.REMOVED_AT.isNull()), ids);
         copy(PAGE, PAGE.ID.in(pages), ids);
         copy(PAGE_SOURCE, PAGE_SOURCE.PAGE_ID.in(pages), ids);
         List<String> lines = ids(LINE, LINE.ID, LINE.PAGE_ID.in(pages).and(LINE.REMOVED_AT.isNull()), ids);
@@ -80,7 +80,7 @@ class LessonCopyStore {
                         .set(LINE.KEPT_TAKE_ID, ids.getOrDefault(row.value2(), row.value2()))
                         .where(LINE.ID.eq(ids.get(row.value1())))
                         .execute());
-        pages.add(lessonId);
+        pages.add(lesson.id());
         copy(STAGE, STAGE.OWNER_ID.in(pages), ids);
         copy(
                 STAGE_VERSION,

@@ -12,8 +12,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.lesson.LessonStore.Binned;
-import prolalia.app.platform.Ids;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;
@@ -47,6 +45,7 @@ public class LessonService {
     private final Messages messages;
     private final LessonCopyStore copies;
     private final AuditLog audit;
+    private final Lessons making;
     private final Clock clock;
 
     LessonService(
@@ -57,7 +56,9 @@ public class LessonService {
             Messages messages,
             LessonCopyStore copies,
             AuditLog audit,
+            Lessons making,
             Clock clock) {
+        this.making = making;
         this.lessons = lessons;
         this.pageStore = pageStore;
         this.access = access;
@@ -74,6 +75,10 @@ public class LessonService {
      * @param pace its teacher's
      */
     public record LessonView(LessonSummary summary, List<PageView> pages, Coverage coverage, Pace pace) {
+        public LessonRef ref() {
+            return new LessonRef(summary);
+        }
+
         public int pageCount() {
             return pages.size();
         }
@@ -138,9 +143,11 @@ public class LessonService {
     /** What stands over the screens of a lesson; nothing else of it is read. */
     public LessonHead head(Teacher teacher, String lessonId) {
         LessonSummary lesson = summary(teacher, lessonId);
-        List<Line> script = lessons.words(lessonId);
+        List<Line> script = lessons.words(new LessonRef(lesson));
         return new LessonHead(
-                lesson, pageStore.count(lessonId), Coverage.of(script).lines());
+                lesson,
+                pageStore.count(new LessonRef(lesson)),
+                Coverage.of(script).lines());
     }
 
     /** How fast a teacher reads, from what she has recorded. */
@@ -154,10 +161,10 @@ public class LessonService {
     }
 
     private LessonView view(LessonSummary summary, Pace pace) {
-        List<ScriptLine> script = lessons.script(summary.id());
+        List<ScriptLine> script = lessons.script(new LessonRef(summary));
         Map<String, List<ScriptLine>> byPage = script.stream().collect(Collectors.groupingBy(ScriptLine::pageId));
         List<PageView> pages = new ArrayList<>();
-        for (LessonPage page : pageStore.of(summary.id())) {
+        for (LessonPage page : pageStore.of(new LessonRef(summary))) {
             List<ScriptLine> onPage = byPage.getOrDefault(page.id(), List.of());
             pages.add(new PageView(pages.size() + 1, page, onPage, Coverage.of(plain(onPage))));
         }
@@ -170,8 +177,7 @@ public class LessonService {
 
     /** Some lines of a lesson in reading order. */
     public List<ScriptLine> lines(Teacher teacher, String lessonId, List<String> lineIds) {
-        summary(teacher, lessonId);
-        return lessons.lines(lessonId, lineIds);
+        return lessons.lines(access.require(teacher, lessonId, Right.READ), lineIds);
     }
 
     public ScriptLine line(Actor actor, String lineId) {
@@ -185,48 +191,44 @@ public class LessonService {
     /** Makes a lesson with one page and one empty direction on it; answers its id. */
     @Transactional
     public String begin(Teacher teacher, String title) {
-        String id = beginEmpty(teacher, title);
-        String pageId = pageStore.add(id, clock.millis());
+        LessonRef lesson = beginEmpty(teacher, title);
+        String pageId = pageStore.add(lesson, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
-        return id;
+        return lesson.id();
     }
 
     /** A lesson of one's own with all that is in another; answers its id. */
     @Transactional
     public String copy(Teacher teacher, String lessonId) {
-        LessonSummary of = access.require(teacher, lessonId, Right.READ).summary();
-        if (of.shelf() || !teacher.role().teaches()) {
+        LessonRef of = access.require(teacher, lessonId, Right.READ);
+        if (of.isShelf() || !teacher.role().teaches()) {
             throw new NotFoundException("lesson to copy");
         }
-        String title = shortened(messages.say("lesson.copyOf", of.title()));
+        String title = shortened(messages.say("lesson.copyOf", of.summary().title()));
         int cover = lessonsOf(teacher).size() % COVERS;
-        return copies.copy(lessonId, teacher.id(), title, cover, clock.millis());
+        return copies.copy(of, teacher.id(), title, cover, clock.millis());
     }
 
-    /** Makes a lesson without a page; answers its id. */
-    public String beginEmpty(Teacher teacher, String title) {
-        String id = Ids.newId();
+    /** Makes a lesson without a page. */
+    public LessonRef beginEmpty(Teacher teacher, String title) {
         int cover = lessonsOf(teacher).size() % COVERS;
-        lessons.addLesson(id, teacher.id(), shortened(title.strip()), cover, clock.millis());
-        return id;
+        return making.make(teacher.id(), shortened(title.strip()), cover, clock.millis());
     }
 
     /** The teacher's shelf of standing lines; made when it is first asked for. */
     @Transactional
-    public LessonSummary shelf(Teacher teacher, String title) {
-        return lessons.shelf(teacher.id()).orElseGet(() -> {
-            String id = Ids.newId();
-            lessons.addLesson(id, teacher.id(), title, 0, clock.millis());
-            lessons.makeShelf(id);
-            pageStore.add(id, clock.millis());
-            return lessons.shelf(teacher.id()).orElseThrow();
+    public LessonRef shelf(Teacher teacher, String title) {
+        return making.shelf(teacher.id()).orElseGet(() -> {
+            LessonRef shelf = making.make(teacher.id(), title, 0, clock.millis());
+            lessons.makeShelf(shelf);
+            pageStore.add(shelf, clock.millis());
+            return making.shelf(teacher.id()).orElseThrow();
         });
     }
 
     @Transactional
     public void rename(Teacher teacher, String lessonId, String title) {
-        access.require(teacher, lessonId, Right.EDIT);
-        lessons.rename(lessonId, shortened(title.strip()), clock.millis());
+        lessons.rename(access.require(teacher, lessonId, Right.EDIT), shortened(title.strip()), clock.millis());
     }
 
     @Transactional
@@ -256,32 +258,37 @@ public class LessonService {
     }
 
     /** The pages of a lesson, in order. */
-    public List<LessonPage> pages(String lessonId) {
-        return pageStore.of(lessonId);
+    public List<LessonPage> pages(LessonRef lesson) {
+        return pageStore.of(lesson);
     }
 
     /** The number of a page in its lesson, from 1; that of the last one when it isn't there. */
-    public int numberOf(String lessonId, String pageId) {
-        List<String> pages = pageStore.of(lessonId).stream().map(LessonPage::id).toList();
+    public int numberOf(LessonRef lesson, String pageId) {
+        List<String> pages = pageStore.of(lesson).stream().map(LessonPage::id).toList();
         int at = pages.indexOf(pageId);
         return at < 0 ? Math.max(1, pages.size()) : at + 1;
     }
 
     /** What holds for a lesson as a whole. */
-    public LessonSettings settings(String lessonId) {
-        return lessons.settings(lessonId);
+    public LessonSettings settings(LessonRef lesson) {
+        return lessons.settings(lesson);
     }
 
     @Transactional
     public void change(Teacher teacher, String lessonId, UnaryOperator<LessonSettings> change) {
         LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
-        lessons.setSettings(lesson.id(), change.apply(lessons.settings(lesson.id())));
-        lessons.touch(lesson.id(), clock.millis());
+        lessons.setSettings(lesson, change.apply(lessons.settings(lesson)));
+        lessons.touch(lesson, clock.millis());
     }
 
     /** The lesson, if it is there and this teacher may see it. */
     public Optional<LessonSummary> find(Teacher teacher, String lessonId) {
         return lessons.lesson(lessonId).filter(lesson -> access.mayStill(teacher, lessonId, Right.READ));
+    }
+
+    /** The lesson, if this teacher may see it: what everything else about it is asked with. */
+    public LessonRef seen(Teacher teacher, String lessonId) {
+        return access.require(teacher, lessonId, Right.READ);
     }
 
     /** The lesson, if this teacher may see it. */

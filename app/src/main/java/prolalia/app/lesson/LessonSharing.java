@@ -8,7 +8,6 @@ import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.account.StaffMember;
 import prolalia.app.account.StaffService;
-import prolalia.app.lesson.MemberStore.Member;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
@@ -30,7 +29,7 @@ public class LessonSharing {
 
     /** Who belongs to a lesson, its owner first. */
     public List<Member> members(Teacher teacher, String lessonId) {
-        return members.of(access.require(teacher, lessonId, Right.READ).id());
+        return members.of(access.require(teacher, lessonId, Right.READ));
     }
 
     public boolean isOwner(Teacher teacher, String lessonId) {
@@ -60,7 +59,7 @@ public class LessonSharing {
         if (how == Membership.OWN) {
             throw new NotFoundException("membership");
         }
-        members.set(lesson.id(), with.id(), with.role().teaches() ? how : Membership.EDIT);
+        members.set(lesson, with.id(), with.role().teaches() ? how : Membership.EDIT);
         audit.note(teacher.id(), Deed.LESSON_SHARED, lesson.summary().title() + " → " + with.fullName());
     }
 
@@ -69,7 +68,7 @@ public class LessonSharing {
         LessonRef lesson = teacher.id().equals(withId)
                 ? access.require(teacher, lessonId, Right.READ)
                 : access.require(teacher, lessonId, Right.REMOVE);
-        members.remove(lesson.id(), withId);
+        members.remove(lesson, withId);
         audit.note(teacher.id(), Deed.LESSON_UNSHARED, lesson.summary().title());
     }
 

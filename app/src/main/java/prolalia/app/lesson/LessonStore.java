@@ -35,7 +35,7 @@ import prolalia.core.sound.Span;
 
 /** Lessons, their pages, and the script as it is read. */
 @Repository
-public class LessonStore {
+class LessonStore {
     /** Whether the sound check found something in the take that the teacher hasn't accepted. */
     private static final Field<Boolean> DOUBTFUL = field(exists(
                     selectOne().from(TAKE_FINDING).where(TAKE_FINDING.TAKE_ID.eq(TAKE.ID), TAKE.ACCEPTED_AT.isNull())))
@@ -82,7 +82,7 @@ public class LessonStore {
     }
 
     /** A lesson, whoever asks. */
-    public Optional<LessonSummary> lesson(String lessonId) {
+    Optional<LessonSummary> lesson(String lessonId) {
         return looking.selectFrom(LESSON)
                 .where(LESSON.ID.eq(lessonId), LESSON.REMOVED_AT.isNull())
                 .fetchOptional(LessonStore::summary);
@@ -94,46 +94,46 @@ public class LessonStore {
     }
 
     /** A teacher's shelf of standing lines, if she has one. */
-    public Optional<LessonSummary> shelf(String teacherId) {
+    Optional<LessonSummary> shelf(String teacherId) {
         return looking.selectFrom(LESSON)
                 .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.SHELF.isTrue())
                 .fetchOptional(LessonStore::summary);
     }
 
-    public void makeShelf(String lessonId) {
+    void makeShelf(LessonRef lesson) {
         writing.update(LESSON)
                 .set(LESSON.SHELF, true)
-                .where(LESSON.ID.eq(lessonId))
+                .where(LESSON.ID.eq(lesson.id()))
                 .execute();
     }
 
     /** A lesson of what is said in a class lies on no desk. */
-    public void makeOfClass(String lessonId, String classId) {
+    void makeOfClass(LessonRef lesson, String classId) {
         writing.update(LESSON)
                 .set(LESSON.CLASS_ID, classId)
-                .where(LESSON.ID.eq(lessonId))
+                .where(LESSON.ID.eq(lesson.id()))
                 .execute();
     }
 
     /** All lines of a lesson in reading order, without their takes. */
-    List<Line> words(String lessonId) {
+    List<Line> words(LessonRef lesson) {
         return looking.select(LINE.ID, LINE.KIND, LINE.ICON, LINE.LANG, LINE.LABEL, LINE.WORDS)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
-                .where(PAGE.LESSON_ID.eq(lessonId), LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull())
+                .where(PAGE.LESSON_ID.eq(lesson.id()), LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull())
                 .orderBy(PAGE.POSITION, LINE.POSITION)
                 .fetch(row -> new Line(row.get(LINE.ID), LineStore.traits(row), row.get(LINE.WORDS), Optional.empty()));
     }
 
     /** All lines of a lesson in reading order. */
-    public List<ScriptLine> script(String lessonId) {
-        return linesWhere(looking, PAGE.LESSON_ID.eq(lessonId));
+    List<ScriptLine> script(LessonRef lesson) {
+        return linesWhere(looking, PAGE.LESSON_ID.eq(lesson.id()));
     }
 
     /** Some lines of a lesson in reading order. */
-    public List<ScriptLine> lines(String lessonId, Collection<String> lineIds) {
-        return linesWhere(looking, PAGE.LESSON_ID.eq(lessonId).and(LINE.ID.in(lineIds)));
+    List<ScriptLine> lines(LessonRef lesson, Collection<String> lineIds) {
+        return linesWhere(looking, PAGE.LESSON_ID.eq(lesson.id()).and(LINE.ID.in(lineIds)));
     }
 
     /** One line, if it is to be seen. */
@@ -168,7 +168,7 @@ public class LessonStore {
     }
 
     /** The kept takes that a teacher made last. */
-    public List<Take> newestKeptTakes(String teacherId, int most) {
+    List<Take> newestKeptTakes(String teacherId, int most) {
         // Once each, however many lines it is heard on.
         return looking.select(TAKE.ID, TAKE.WORDS, TAKE.DURATION_MS, DOUBTFUL)
                 .from(TAKE)
@@ -236,7 +236,7 @@ public class LessonStore {
     }
 
     /** A finding from its row. */
-    public static Finding finding(Record row) {
+    private static Finding finding(Record row) {
         return new Finding(
                 Finding.Kind.valueOf(row.get(TAKE_FINDING.KIND)),
                 new Span(row.get(TAKE_FINDING.START_MS), row.get(TAKE_FINDING.END_MS)));
@@ -265,7 +265,7 @@ public class LessonStore {
         return new Take(row.get(TAKE.ID), row.get(TAKE.WORDS), row.get(TAKE.DURATION_MS), row.get(DOUBTFUL));
     }
 
-    public void addLesson(String id, String teacherId, String title, int cover, long now) {
+    void addLesson(String id, String teacherId, String title, int cover, long now) {
         writing.insertInto(LESSON)
                 .set(LESSON.ID, id)
                 .set(LESSON.TEACHER_ID, teacherId)
@@ -276,11 +276,11 @@ public class LessonStore {
                 .execute();
     }
 
-    public void rename(String lessonId, String title, long now) {
+    void rename(LessonRef lesson, String title, long now) {
         writing.update(LESSON)
                 .set(LESSON.TITLE, title)
                 .set(LESSON.CHANGED_AT, now)
-                .where(LESSON.ID.eq(lessonId))
+                .where(LESSON.ID.eq(lesson.id()))
                 .execute();
     }
 
@@ -297,15 +297,6 @@ public class LessonStore {
                 > 0;
     }
 
-    /**
-     * Something in the bin.
-     *
-     * @param kind "lesson" or "page"
-     * @param number of a page, from 1; 0 for a lesson
-     */
-    public record Binned(
-            String kind, String id, String title, int number, String pictureHash, String lessonId, long removedAt) {}
-
     /** Lessons that were removed, newest first. */
     List<Binned> removedLessons(Condition may) {
         return looking.selectFrom(LESSON)
@@ -316,19 +307,21 @@ public class LessonStore {
     }
 
     /** The lesson of a line, whoever asks. */
-    public String lessonOf(String lineId) {
-        return looking.select(PAGE.LESSON_ID)
+    LessonSummary lessonOf(String lineId) {
+        return looking.select(LESSON.fields())
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .join(LESSON)
+                .on(LESSON.ID.eq(PAGE.LESSON_ID))
                 .where(LINE.ID.eq(lineId))
-                .fetchSingle(PAGE.LESSON_ID);
+                .fetchSingle(row -> summary(row.into(LESSON)));
     }
 
     /** What holds for a lesson as a whole. */
-    LessonSettings settings(String lessonId) {
+    LessonSettings settings(LessonRef lesson) {
         return looking.selectFrom(LESSON_SETTINGS)
-                .where(LESSON_SETTINGS.LESSON_ID.eq(lessonId))
+                .where(LESSON_SETTINGS.LESSON_ID.eq(lesson.id()))
                 .fetchOptional(row -> new LessonSettings(
                         row.getWordsHidden(),
                         row.getLang(),
@@ -337,9 +330,9 @@ public class LessonStore {
                 .orElse(LessonSettings.USUAL);
     }
 
-    public void setSettings(String lessonId, LessonSettings settings) {
+    void setSettings(LessonRef lesson, LessonSettings settings) {
         writing.insertInto(LESSON_SETTINGS)
-                .set(LESSON_SETTINGS.LESSON_ID, lessonId)
+                .set(LESSON_SETTINGS.LESSON_ID, lesson.id())
                 .set(LESSON_SETTINGS.WORDS_HIDDEN, settings.wordsHidden())
                 .set(LESSON_SETTINGS.LANG, settings.lang())
                 .set(LESSON_SETTINGS.WORDS_LIT, settings.wordsLit().name())
@@ -353,10 +346,10 @@ public class LessonStore {
                 .execute();
     }
 
-    public void touch(String lessonId, long now) {
+    void touch(LessonRef lesson, long now) {
         writing.update(LESSON)
                 .set(LESSON.CHANGED_AT, now)
-                .where(LESSON.ID.eq(lessonId))
+                .where(LESSON.ID.eq(lesson.id()))
                 .execute();
     }
 }

@@ -2,11 +2,8 @@ package prolalia.app.lesson;
 
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.max;
-import static org.jooq.impl.DSL.notExists;
-import static org.jooq.impl.DSL.selectOne;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
-import static prolalia.app.platform.db.Tables.RECORDING;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -34,7 +31,7 @@ import prolalia.core.script.ScriptEdits.PlacedLine;
 
 /** Changes to lines. */
 @Repository
-public class LineStore {
+class LineStore {
     private static final List<Field<?>> TRAITS = List.of(
             LINE.KIND,
             LINE.ICON,
@@ -55,21 +52,21 @@ public class LineStore {
     }
 
     /** How many lines a lesson has. */
-    public int count(String lessonId) {
+    int count(LessonRef lesson) {
         return looking.fetchCount(writing.select(LINE.ID)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
-                .where(PAGE.LESSON_ID.eq(lessonId), LINE.REMOVED_AT.isNull()));
+                .where(PAGE.LESSON_ID.eq(lesson.id()), LINE.REMOVED_AT.isNull()));
     }
 
     /** Adds a line at the end of a page. */
-    public String add(String pageId, LineKind kind, String words) {
+    String add(String pageId, LineKind kind, String words) {
         return addAll(pageId, List.of(new ReadLine(kind, words))).get(0).id();
     }
 
     /** Adds lines at the end of a page; answers them. */
-    public List<PlacedLine> addAll(String pageId, List<ReadLine> read) {
+    List<PlacedLine> addAll(String pageId, List<ReadLine> read) {
         int position = lastPosition(pageId);
         String previous = null;
         List<PlacedLine> added = new ArrayList<>();
@@ -93,25 +90,25 @@ public class LineStore {
     }
 
     /** All lines that the pages of a lesson have or had, removed ones too, in reading order. */
-    public Map<String, LineShape> shapes(String lessonId) {
-        return shapes(PAGE.LESSON_ID.eq(lessonId).and(PAGE.REMOVED_AT.isNull()));
+    Map<String, LineShape> shapes(LessonRef lesson) {
+        return shapes(PAGE.LESSON_ID.eq(lesson.id()).and(PAGE.REMOVED_AT.isNull()));
     }
 
     /** Those of removed pages as well. */
-    public Map<String, LineShape> shapesEver(String lessonId) {
-        return shapes(PAGE.LESSON_ID.eq(lessonId));
+    Map<String, LineShape> shapesEver(LessonRef lesson) {
+        return shapes(PAGE.LESSON_ID.eq(lesson.id()));
     }
 
     /** The lines that stand in the script, in reading order. */
-    public List<PlacedLine> script(String lessonId) {
-        return shapes(lessonId).entrySet().stream()
+    List<PlacedLine> script(LessonRef lesson) {
+        return shapes(lesson).entrySet().stream()
                 .filter(entry -> !entry.getValue().removed())
                 .map(entry -> new PlacedLine(entry.getKey(), entry.getValue()))
                 .toList();
     }
 
     /** One line alone: which one it comes after isn't known. */
-    public LineShape shape(String lineId) {
+    LineShape shape(String lineId) {
         return shapes(LINE.ID.eq(lineId)).get(lineId);
     }
 
@@ -187,7 +184,7 @@ public class LineStore {
     }
 
     /** Puts lines in at their places, removed up to now; the steps of a change bring them into the script. */
-    public void insertRemoved(List<LineStep> steps, long now) {
+    void insertRemoved(List<LineStep> steps, long now) {
         for (int i = 0; i < steps.size(); ) {
             int run = 1;
             while (i + run < steps.size() && follows(steps.get(i + run - 1), steps.get(i + run))) {
@@ -220,7 +217,7 @@ public class LineStore {
     }
 
     /** Makes one step of a change; what the step doesn't change is left as it is. */
-    public void make(LineStep step, long now) {
+    void make(LineStep step, long now) {
         LineShape to = step.after();
         Map<Field<?>, Object> values = new HashMap<>();
         if (step.changesWords()) {
@@ -262,7 +259,7 @@ public class LineStore {
         }
     }
 
-    public void setWords(String lineId, String words) {
+    void setWords(String lineId, String words) {
         writing.update(LINE)
                 .set(LINE.WORDS, words)
                 .set(LINE.REVISION, LINE.REVISION.plus(1))
@@ -271,7 +268,7 @@ public class LineStore {
     }
 
     /** Nothing is heard any more wherever a take was. */
-    public void silence(String takeId) {
+    void silence(String takeId) {
         writing.update(LINE)
                 .setNull(LINE.KEPT_TAKE_ID)
                 .where(LINE.KEPT_TAKE_ID.eq(takeId))
@@ -279,7 +276,7 @@ public class LineStore {
     }
 
     /** @param icon null: none any more */
-    public void setIcon(String lineId, StepIcon icon) {
+    void setIcon(String lineId, StepIcon icon) {
         writing.update(LINE)
                 .set(LINE.ICON, icon == null ? null : icon.name())
                 .where(LINE.ID.eq(lineId))
@@ -309,21 +306,11 @@ public class LineStore {
                 .fetchSingle(0, Integer.class);
     }
 
-    /** Takes the lines away that never got a word or a recording, such as a new page's first one. */
-    public void removeEmpty(String pageId) {
-        writing.deleteFrom(LINE)
-                .where(
-                        LINE.PAGE_ID.eq(pageId),
-                        LINE.WORDS.eq(""),
-                        notExists(selectOne().from(RECORDING).where(RECORDING.TARGET_ID.eq(LINE.ID))))
-                .execute();
-    }
-
     /**
      * Changes the words unless somebody changed them since {@code revision}; answers whether it did. In a place of a
      * standing line, the standing line's are changed, and with it all its places.
      */
-    public boolean changeWords(String lineId, int revision, String words) {
+    boolean changeWords(String lineId, int revision, String words) {
         boolean changed = writing.update(LINE)
                         .set(LINE.WORDS, words)
                         .set(LINE.REVISION, LINE.REVISION.plus(1))
@@ -341,7 +328,7 @@ public class LineStore {
     }
 
     /** Makes a take the one that students hear: of the line, or of the standing line whose place it is. */
-    public void keep(String lineId, String takeId) {
+    void keep(String lineId, String takeId) {
         String home = homeOf(lineId);
         writing.update(LINE)
                 .set(LINE.KEPT_TAKE_ID, takeId)
@@ -376,7 +363,7 @@ public class LineStore {
     }
 
     /** From now on a line is a place of a standing line that says the same. */
-    public void setStanding(String lineId, String standingLineId) {
+    void setStanding(String lineId, String standingLineId) {
         writing.update(LINE)
                 .set(LINE.STANDING_LINE_ID, standingLineId)
                 .where(LINE.ID.eq(lineId))

@@ -14,7 +14,7 @@ import org.springframework.stereotype.Repository;
 
 /** Which teachers belong to a lesson, and how. */
 @Repository
-public class MemberStore {
+class MemberStore {
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -23,16 +23,13 @@ public class MemberStore {
         this.looking = looking;
     }
 
-    /** Somebody who belongs to a lesson. */
-    public record Member(String teacherId, String fullName, Membership membership) {}
-
     /** Its owner first. */
-    List<Member> of(String lessonId) {
+    List<Member> of(LessonRef lesson) {
         return looking.select(TEACHER.ID, TEACHER.FULL_NAME, LESSON_MEMBER.MEMBERSHIP)
                 .from(LESSON_MEMBER)
                 .join(TEACHER)
                 .on(TEACHER.ID.eq(LESSON_MEMBER.TEACHER_ID))
-                .where(LESSON_MEMBER.LESSON_ID.eq(lessonId))
+                .where(LESSON_MEMBER.LESSON_ID.eq(lesson.id()))
                 .orderBy(LESSON_MEMBER.MEMBERSHIP.ne(Membership.OWN.stored()), TEACHER.FULL_NAME)
                 .fetch(row -> new Member(
                         row.get(TEACHER.ID),
@@ -57,9 +54,9 @@ public class MemberStore {
     }
 
     /** Makes somebody a member, or another kind of one; an owner stays one. */
-    public void set(String lessonId, String teacherId, Membership membership) {
+    void set(LessonRef lesson, String teacherId, Membership membership) {
         writing.insertInto(LESSON_MEMBER)
-                .set(LESSON_MEMBER.LESSON_ID, lessonId)
+                .set(LESSON_MEMBER.LESSON_ID, lesson.id())
                 .set(LESSON_MEMBER.TEACHER_ID, teacherId)
                 .set(LESSON_MEMBER.MEMBERSHIP, membership.stored())
                 .onConflict(LESSON_MEMBER.LESSON_ID, LESSON_MEMBER.TEACHER_ID)
@@ -70,10 +67,10 @@ public class MemberStore {
     }
 
     /** Somebody is no member any more; an owner stays one. */
-    public void remove(String lessonId, String teacherId) {
+    void remove(LessonRef lesson, String teacherId) {
         writing.deleteFrom(LESSON_MEMBER)
                 .where(
-                        LESSON_MEMBER.LESSON_ID.eq(lessonId),
+                        LESSON_MEMBER.LESSON_ID.eq(lesson.id()),
                         LESSON_MEMBER.TEACHER_ID.eq(teacherId),
                         LESSON_MEMBER.MEMBERSHIP.ne(Membership.OWN.stored()))
                 .execute();

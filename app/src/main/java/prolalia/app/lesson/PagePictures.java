@@ -20,8 +20,9 @@ public class PagePictures {
         this.media = media;
     }
 
-    public ResponseEntity<Resource> serve(String lessonId, String hash, HttpServletRequest request) throws IOException {
-        String type = pages.pictureType(lessonId, hash).orElseThrow(() -> new NotFoundException("picture"));
+    public ResponseEntity<Resource> serve(LessonRef lesson, String hash, HttpServletRequest request)
+            throws IOException {
+        String type = pages.pictureType(lesson, hash).orElseThrow(() -> new NotFoundException("picture"));
         return media.serve(hash, MediaType.valueOf(type), request);
     }
 }

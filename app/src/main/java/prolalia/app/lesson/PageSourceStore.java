@@ -3,7 +3,6 @@ package prolalia.app.lesson;
 import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.PAGE_SOURCE;
 
-import java.util.Locale;
 import java.util.Map;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -11,7 +10,7 @@ import org.springframework.stereotype.Repository;
 
 /** The files that pages were made of. */
 @Repository
-public class PageSourceStore {
+class PageSourceStore {
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -20,27 +19,7 @@ public class PageSourceStore {
         this.looking = looking;
     }
 
-    /** What a file of pages is. */
-    public enum Type {
-        SLIDES,
-        PDF,
-        PICTURE;
-
-        /** By the name of a file that was brought in. */
-        public static Type of(String fileName) {
-            String name = fileName.toLowerCase(Locale.ROOT);
-            return name.endsWith(".pptx") ? SLIDES : name.endsWith(".pdf") ? PDF : PICTURE;
-        }
-
-        private String stored() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-    }
-
-    /** @param fileHash its name in the media store @param number of the page within the file, from 1 */
-    public record PageSource(String fileHash, Type type, int number) {}
-
-    public void add(String pageId, PageSource source) {
+    void add(String pageId, PageSource source) {
         writing.insertInto(PAGE_SOURCE)
                 .set(PAGE_SOURCE.PAGE_ID, pageId)
                 .set(PAGE_SOURCE.FILE_HASH, source.fileHash())
@@ -50,12 +29,12 @@ public class PageSourceStore {
     }
 
     /** The sources of a lesson's pages of one type, by page. */
-    public Map<String, PageSource> ofLesson(String lessonId, Type type) {
+    Map<String, PageSource> ofLesson(LessonRef lesson, PageSource.Type type) {
         return looking.select(PAGE_SOURCE.PAGE_ID, PAGE_SOURCE.FILE_HASH, PAGE_SOURCE.NUMBER)
                 .from(PAGE_SOURCE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(PAGE_SOURCE.PAGE_ID))
-                .where(PAGE.LESSON_ID.eq(lessonId), PAGE_SOURCE.TYPE.eq(type.stored()))
+                .where(PAGE.LESSON_ID.eq(lesson.id()), PAGE_SOURCE.TYPE.eq(type.stored()))
                 .fetchMap(
                         row -> row.get(PAGE_SOURCE.PAGE_ID),
                         row -> new PageSource(row.get(PAGE_SOURCE.FILE_HASH), type, row.get(PAGE_SOURCE.NUMBER)));

@@ -24,7 +24,6 @@ import org.jooq.Field;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.lesson.LessonStore.Binned;
 import prolalia.app.platform.Ids;
 import prolalia.core.script.LessonChange.PageStep;
 import prolalia.core.script.PageShape;
@@ -33,7 +32,7 @@ import prolalia.core.script.PageShape.Source;
 
 /** The pages of lessons, those in the bin too. */
 @Repository
-public class PageStore {
+class PageStore {
     private static final Picture NO_PICTURE = new Picture(null, null, null, null, null, null);
 
     private final DSLContext writing;
@@ -47,9 +46,9 @@ public class PageStore {
     }
 
     /** The pages of a lesson in order. */
-    public List<LessonPage> of(String lessonId) {
+    List<LessonPage> of(LessonRef lesson) {
         return looking.selectFrom(PAGE)
-                .where(PAGE.LESSON_ID.eq(lessonId), PAGE.REMOVED_AT.isNull())
+                .where(PAGE.LESSON_ID.eq(lesson.id()), PAGE.REMOVED_AT.isNull())
                 .orderBy(PAGE.POSITION)
                 .fetch(row -> new LessonPage(
                         row.getId(),
@@ -61,60 +60,56 @@ public class PageStore {
                         row.getHeight()));
     }
 
-    public String add(String lessonId, long now) {
+    String add(LessonRef lesson, long now) {
         String id = Ids.newId();
         writing.insertInto(PAGE, PAGE.ID, PAGE.LESSON_ID, PAGE.POSITION)
                 .select(writing.select(
                                 val(id),
-                                val(lessonId),
+                                val(lesson.id()),
                                 coalesce(max(PAGE.POSITION), -1).plus(1))
                         .from(PAGE)
-                        .where(PAGE.LESSON_ID.eq(lessonId)))
+                        .where(PAGE.LESSON_ID.eq(lesson.id())))
                 .execute();
-        lessons.touch(lessonId, now);
+        lessons.touch(lesson, now);
         return id;
     }
 
     /** Takes a new lesson's only page away, if nothing was ever put on it. */
-    public void removeUntouchedPage(String lessonId, long now) {
+    void removeUntouchedPage(LessonRef lesson, long now) {
         var unsaid = LINE.WORDS.ne("").or(exists(selectOne().from(RECORDING).where(RECORDING.TARGET_ID.eq(LINE.ID))));
         writing.update(PAGE)
                 .set(PAGE.REMOVED_AT, now)
                 .where(
-                        PAGE.LESSON_ID.eq(lessonId),
+                        PAGE.LESSON_ID.eq(lesson.id()),
                         PAGE.PICTURE_HASH.isNull(),
                         PAGE.REMOVED_AT.isNull(),
                         notExists(selectOne().from(LINE).where(LINE.PAGE_ID.eq(PAGE.ID), unsaid)),
                         val(1).eq(writing.selectCount()
                                 .from(PAGE.as("other"))
                                 .where(
-                                        PAGE.as("other").LESSON_ID.eq(lessonId),
+                                        PAGE.as("other").LESSON_ID.eq(lesson.id()),
                                         PAGE.as("other").REMOVED_AT.isNull())))
                 .execute();
     }
 
     /** The media type of the picture of a page, whether that is there or removed. */
-    Optional<String> pictureType(String lessonId, String hash) {
+    Optional<String> pictureType(LessonRef lesson, String hash) {
         return looking.select(PAGE.PICTURE_TYPE)
                 .from(PAGE)
-                .where(PAGE.LESSON_ID.eq(lessonId), PAGE.PICTURE_HASH.eq(hash))
+                .where(PAGE.LESSON_ID.eq(lesson.id()), PAGE.PICTURE_HASH.eq(hash))
                 .limit(1)
                 .fetchOptional(PAGE.PICTURE_TYPE);
     }
 
-    private Condition inLesson(Condition may) {
-        return PAGE.LESSON_ID.in(writing.select(LESSON.ID).from(LESSON).where(may));
-    }
-
     /** All pages that a lesson has or had, removed ones too, by their ids. */
-    public Map<String, PageShape> shapes(String lessonId) {
+    Map<String, PageShape> shapes(LessonRef lesson) {
         Map<String, PageShape> shapes = new LinkedHashMap<>();
         writing.select(PAGE.fields())
                 .select(PAGE_SOURCE.fields())
                 .from(PAGE)
                 .leftJoin(PAGE_SOURCE)
                 .on(PAGE_SOURCE.PAGE_ID.eq(PAGE.ID))
-                .where(PAGE.LESSON_ID.eq(lessonId))
+                .where(PAGE.LESSON_ID.eq(lesson.id()))
                 .orderBy(PAGE.POSITION)
                 .forEach(row -> shapes.put(
                         row.get(PAGE.ID),
@@ -142,7 +137,7 @@ public class PageStore {
     }
 
     /** Makes one step of a change; what the step doesn't change is left as it is. */
-    public void make(PageStep step, long now) {
+    void make(PageStep step, long now) {
         PageShape to = step.after();
         Map<Field<?>, Object> values = new HashMap<>();
         if (step.before().removed() != to.removed()) {
@@ -168,14 +163,6 @@ public class PageStore {
         }
     }
 
-    /** The lesson of a page that may be, whether it is there or removed. */
-    public Optional<String> lessonOf(Condition may, String pageId) {
-        return looking.select(PAGE.LESSON_ID)
-                .from(PAGE)
-                .where(PAGE.ID.eq(pageId), inLesson(may))
-                .fetchOptional(PAGE.LESSON_ID);
-    }
-
     /** Pages that were removed of lessons that are there, newest first. */
     List<Binned> removed(Condition may) {
         return looking.select(PAGE.ID, LESSON.TITLE, PAGE.POSITION, PAGE.PICTURE_HASH, PAGE.LESSON_ID, PAGE.REMOVED_AT)
@@ -198,7 +185,7 @@ public class PageStore {
     }
 
     /** How large a picture is, as its file has it. */
-    public void setPictureSize(String pageId, int width, int height) {
+    void setPictureSize(String pageId, int width, int height) {
         writing.update(PAGE)
                 .set(PAGE.WIDTH, width)
                 .set(PAGE.HEIGHT, height)
@@ -207,11 +194,11 @@ public class PageStore {
     }
 
     /** How many pages a lesson has. */
-    public int count(String lessonId) {
-        return looking.fetchCount(PAGE, PAGE.LESSON_ID.eq(lessonId), PAGE.REMOVED_AT.isNull());
+    int count(LessonRef lesson) {
+        return looking.fetchCount(PAGE, PAGE.LESSON_ID.eq(lesson.id()), PAGE.REMOVED_AT.isNull());
     }
 
-    public void setPicture(String pageId, String hash, String type, String words) {
+    void setPicture(String pageId, String hash, String type, String words) {
         writing.update(PAGE)
                 .set(PAGE.PICTURE_HASH, hash)
                 .set(PAGE.PICTURE_TYPE, type)
@@ -232,7 +219,7 @@ public class PageStore {
         }
     }
 
-    public void setTitle(String pageId, String title) {
+    void setTitle(String pageId, String title) {
         writing.update(PAGE).set(PAGE.TITLE, title).where(PAGE.ID.eq(pageId)).execute();
     }
 }

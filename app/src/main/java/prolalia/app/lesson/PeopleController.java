@@ -59,8 +59,7 @@ class PeopleController {
     /** Asked for again and again by whoever is in a lesson: says so, and answers who else is. */
     @GetMapping("/here")
     String here(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        lessons.summary(teacher.actor(), id);
-        model.addAttribute("here", presence.here(id, teacher.id(), teacher.fullName()));
+        model.addAttribute("here", presence.here(teacher, id));
         return "lesson/here";
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
+import prolalia.app.account.SignedInTeacher;
 
 /** Who is in which lesson now: in memory, and forgotten some seconds after she was last heard of. */
 @Component
@@ -20,23 +21,27 @@ class Presence {
             .expireAfterAccess(Duration.ofMinutes(2))
             .build();
 
-    private final OnDeskStore onDesk;
+    private final LessonAccess access;
+    private final OpenedStore opened;
     private final Clock clock;
 
-    Presence(OnDeskStore onDesk, Clock clock) {
-        this.onDesk = onDesk;
+    Presence(LessonAccess access, OpenedStore opened, Clock clock) {
+        this.access = access;
+        this.opened = opened;
         this.clock = clock;
     }
 
     private record Seen(String name, long atNs) {}
 
     /** Somebody is here; answers the names of the others who are. When she comes, the lesson is the one she opened last. */
-    List<String> here(String lessonId, String teacherId, String name) {
+    List<String> here(SignedInTeacher teacher, String lessonId) {
+        LessonRef lesson = access.require(teacher.actor(), lessonId, Right.READ);
+        String teacherId = teacher.id();
         long now = System.nanoTime();
-        Map<String, Seen> seen = lessons.get(lessonId, unseen -> new ConcurrentHashMap<>());
+        Map<String, Seen> seen = lessons.get(lesson.id(), unseen -> new ConcurrentHashMap<>());
         seen.values().removeIf(each -> now - each.atNs() > GONE_AFTER_NS);
-        if (seen.put(teacherId, new Seen(name, now)) == null) {
-            onDesk.opened(teacherId, lessonId, clock.millis());
+        if (seen.put(teacherId, new Seen(teacher.fullName(), now)) == null) {
+            opened.add(teacherId, lesson, clock.millis());
         }
         return seen.entrySet().stream()
                 .filter(each -> !each.getKey().equals(teacherId))

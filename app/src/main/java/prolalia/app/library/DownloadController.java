@@ -126,7 +126,7 @@ class DownloadController {
                     .forEach(line -> sounds.put(line.line().id(), media.file(line.soundHash())));
         }
         String title = lesson.summary().title();
-        String lang = lessons.settings(id).lang();
+        String lang = lessons.settings(lesson.ref()).lang();
         return file(SpeakingName.of(title) + " (QTI).zip", ZIP)
                 .body(out -> QtiPackage.write(title, lang, questions, sounds, out));
     }

@@ -6,12 +6,12 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LessonSummary;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.library.LibraryStore.NamedTake;
 import prolalia.app.library.LibraryStore.Place;
@@ -30,9 +30,9 @@ public class LibraryService {
 
     private final LibraryStore store;
     private final LessonService lessons;
-    private final LessonStore lessonStore;
-    private final PageStore pageStore;
-    private final LineStore lines;
+    private final Lessons lessonStore;
+    private final LessonPages pageStore;
+    private final LessonLines lines;
     private final TakeService takes;
     private final Messages messages;
     private final TransactionTemplate transaction;
@@ -40,9 +40,9 @@ public class LibraryService {
     LibraryService(
             LibraryStore store,
             LessonService lessons,
-            LessonStore lessonStore,
-            PageStore pageStore,
-            LineStore lines,
+            Lessons lessonStore,
+            LessonPages pageStore,
+            LessonLines lines,
             TakeService takes,
             Messages messages,
             TransactionTemplate transaction) {
@@ -115,7 +115,7 @@ public class LibraryService {
     }
 
     private List<StandingLine> standing(Teacher teacher, WordSearch search, String wanted) {
-        Optional<LessonSummary> shelf = lessonStore.shelf(teacher.id());
+        Optional<LessonRef> shelf = lessonStore.shelf(teacher.id());
         if (shelf.isEmpty()) {
             return List.of();
         }
@@ -139,15 +139,15 @@ public class LibraryService {
     }
 
     /** The shelf of standing lines, to be worked on like any script. */
-    LessonSummary shelf(Teacher teacher) {
+    LessonRef shelf(Teacher teacher) {
         return lessons.shelf(teacher, messages.say("library.shelf"));
     }
 
     /** Makes a line a standing one: its words and its take go to the shelf, and it is their first place. */
     void makeStanding(Teacher teacher, String lineId) {
         // The shelf is there before the transaction, which doesn't see what isn't committed on its looking side.
-        LessonSummary shelf = shelf(teacher);
-        String page = pageStore.of(shelf.id()).get(0).id();
+        LessonRef shelf = shelf(teacher);
+        String page = pageStore.of(shelf).get(0).id();
         transaction.executeWithoutResult(status -> {
             ScriptLine line = lessons.line(teacher, lineId);
             if (line.standingLineId() == null && !line.lessonId().equals(shelf.id())) {
@@ -160,11 +160,11 @@ public class LibraryService {
 
     /** The id of the standing line that says this; it comes onto the shelf unless it is there. */
     public String standingLine(Teacher teacher, LineKind kind, String words) {
-        LessonSummary shelf = shelf(teacher);
-        return lessonStore.script(shelf.id()).stream()
+        LessonRef shelf = shelf(teacher);
+        return lessonStore.script(shelf).stream()
                 .filter(line -> SpokenWords.areTheSame(line.line().words(), words))
                 .map(line -> line.line().id())
                 .findFirst()
-                .orElseGet(() -> lines.add(pageStore.of(shelf.id()).get(0).id(), kind, words));
+                .orElseGet(() -> lines.add(pageStore.of(shelf).get(0).id(), kind, words));
     }
 }

@@ -7,13 +7,12 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
-import prolalia.app.lesson.PromptStore;
-import prolalia.app.lesson.PromptStore.Voice;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.Messages;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
@@ -23,10 +22,10 @@ import prolalia.core.lesson.Prompt;
 public class PromptService {
     private final PromptStore store;
     private final LibraryService library;
-    private final LessonStore lessons;
-    private final PageStore pageStore;
+    private final Lessons lessons;
+    private final LessonPages pageStore;
     private final LessonService lessonService;
-    private final LineStore lines;
+    private final LessonLines lines;
     private final Messages messages;
     private final java.time.Clock clock;
     private final TransactionTemplate transaction;
@@ -34,10 +33,10 @@ public class PromptService {
     PromptService(
             PromptStore store,
             LibraryService library,
-            LessonStore lessons,
-            PageStore pageStore,
+            Lessons lessons,
+            LessonPages pageStore,
             LessonService lessonService,
-            LineStore lines,
+            LessonLines lines,
             Messages messages,
             java.time.Clock clock,
             TransactionTemplate transaction) {
@@ -63,11 +62,16 @@ public class PromptService {
         }
     }
 
+    /** The prompts that the teacher of a lesson has voiced. */
+    public Map<Prompt, PromptVoice> voices(LessonSummary lesson) {
+        return store.ofLesson(lesson);
+    }
+
     List<Spoken> ofTeacher(Teacher teacher) {
-        Map<Prompt, Voice> voices = store.ofTeacher(teacher.id());
+        Map<Prompt, PromptVoice> voices = store.ofTeacher(teacher.id());
         return Arrays.stream(Prompt.values())
                 .map(prompt -> {
-                    Voice voice = voices.get(prompt);
+                    PromptVoice voice = voices.get(prompt);
                     return voice == null
                             ? new Spoken(prompt, shippedWords(prompt), null)
                             : new Spoken(prompt, voice.words(), voice.takeId());
@@ -94,14 +98,14 @@ public class PromptService {
 
     /** Puts the prompts that aren't there on a page of the shelf, to be read like any script; answers the shelf's id. */
     String toTheShelf(Teacher teacher) {
-        LessonSummary shelf = library.shelf(teacher);
+        LessonRef shelf = library.shelf(teacher);
         transaction.executeWithoutResult(status -> {
             Map<Prompt, String> there = store.lines(teacher.id());
             List<Prompt> missing = Arrays.stream(Prompt.values())
                     .filter(prompt -> !there.containsKey(prompt))
                     .toList();
             if (!missing.isEmpty()) {
-                String page = pageStore.add(shelf.id(), clock.millis());
+                String page = pageStore.add(shelf, clock.millis());
                 pageStore.setTitle(page, messages.say("library.prompts"));
                 missing.forEach(prompt ->
                         store.add(teacher.id(), prompt, lines.add(page, LineKind.LABEL, shippedWords(prompt))));

@@ -12,7 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentService;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
@@ -43,7 +43,7 @@ public class RemarkService {
     private final AnswerRecordings recordings;
     private final RubricService rubrics;
     private final LessonService lessons;
-    private final LessonStore lessonStore;
+    private final Lessons lessonStore;
     private final Clock clock;
 
     RemarkService(
@@ -53,7 +53,7 @@ public class RemarkService {
             AnswerRecordings recordings,
             RubricService rubrics,
             LessonService lessons,
-            LessonStore lessonStore,
+            Lessons lessonStore,
             Clock clock) {
         this.store = store;
         this.results = results;

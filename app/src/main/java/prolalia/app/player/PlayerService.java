@@ -8,8 +8,9 @@ import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
 import org.springframework.web.util.UriUtils;
-import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sharing.Link;
 import prolalia.app.sharing.LinkService;
@@ -45,7 +46,7 @@ public class PlayerService {
 
     private final LinkService links;
     private final LinkUse use;
-    private final LessonStore lessonStore;
+    private final Lessons lessons;
     private final PublishedLessons given;
     private final StageService stages;
     private final RoomPlans plans;
@@ -66,7 +67,7 @@ public class PlayerService {
     PlayerService(
             LinkService links,
             LinkUse use,
-            LessonStore lessonStore,
+            Lessons lessons,
             PublishedLessons given,
             StageService stages,
             RoomPlans plans,
@@ -74,7 +75,7 @@ public class PlayerService {
             ResourceUrlProvider assets) {
         this.links = links;
         this.use = use;
-        this.lessonStore = lessonStore;
+        this.lessons = lessons;
         this.given = given;
         this.stages = stages;
         this.plans = plans;
@@ -177,23 +178,22 @@ public class PlayerService {
     }
 
     private Opened read(Revision revision) {
-        LessonSummary summary =
-                lessonStore.lesson(revision.lessonId()).orElseThrow(() -> new NotFoundException("removed lesson"));
-        PublishedLesson whole = given.of(summary);
+        LessonRef ref = lessons.ofHouse(revision.lessonId()).orElseThrow(() -> new NotFoundException("removed lesson"));
+        PublishedLesson whole = given.of(ref.summary());
         PublishedLesson lesson = revision.lineId() != null
                 ? whole.onlyLine(revision.lineId())
                 : revision.pageId() != null ? whole.onlyPage(revision.pageId()) : whole;
         if (lesson.pages().isEmpty() && !whole.pages().isEmpty()) {
             throw new NotFoundException("removed page");
         }
-        Station station = revision.pageId() == null || revision.lineId() != null ? null : station(whole, revision);
+        Station station = revision.pageId() == null || revision.lineId() != null ? null : station(whole, revision, ref);
         return new Opened(revision, lesson, StudentPages.of(lesson), station);
     }
 
-    private Station station(PublishedLesson whole, Revision revision) {
+    private Station station(PublishedLesson whole, Revision revision, LessonRef lesson) {
         int count = whole.pages().size();
         int number = 1 + whole.pages().stream().map(PublishedPage::id).toList().indexOf(revision.pageId());
-        Integer next = count > 1 && plans.areMade(revision.lessonId()) ? (Integer) (number % count + 1) : null;
+        Integer next = count > 1 && plans.areMade(lesson) ? (Integer) (number % count + 1) : null;
         return new Station(number, next);
     }
 

@@ -5,8 +5,8 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import prolalia.app.lesson.LessonSummary;
-import prolalia.app.lesson.PromptStore;
-import prolalia.app.lesson.PromptStore.Voice;
+import prolalia.app.library.PromptService;
+import prolalia.app.library.PromptVoice;
 import prolalia.app.sound.TakeService;
 import prolalia.app.sound.TakeSounds;
 import prolalia.app.stage.StageService;
@@ -19,9 +19,9 @@ public class PublishedLessons {
     private final TakeService takes;
     private final TakeSounds takeSounds;
     private final StageService stages;
-    private final PromptStore prompts;
+    private final PromptService prompts;
 
-    PublishedLessons(TakeService takes, TakeSounds takeSounds, StageService stages, PromptStore prompts) {
+    PublishedLessons(TakeService takes, TakeSounds takeSounds, StageService stages, PromptService prompts) {
         this.prompts = prompts;
         this.takes = takes;
         this.takeSounds = takeSounds;
@@ -32,21 +32,21 @@ public class PublishedLessons {
         return stages.given(takes.heard(summary), sounds(voices(summary)));
     }
 
-    private Map<Prompt, Voice> voices(LessonSummary summary) {
-        Map<Prompt, Voice> voices = prompts.ofLesson(summary.id());
+    private Map<Prompt, PromptVoice> voices(LessonSummary summary) {
+        Map<Prompt, PromptVoice> voices = prompts.voices(summary);
         List<String> missing = voices.values().stream()
                 .filter(voice -> voice.soundHash() == null)
-                .map(Voice::takeId)
+                .map(PromptVoice::takeId)
                 .toList();
         if (!missing.isEmpty()) {
             takeSounds.makeNow(missing);
-            voices = prompts.ofLesson(summary.id());
+            voices = prompts.voices(summary);
         }
         voices.values().removeIf(voice -> voice.soundHash() == null);
         return voices;
     }
 
-    private static Map<Prompt, String> sounds(Map<Prompt, Voice> voices) {
+    private static Map<Prompt, String> sounds(Map<Prompt, PromptVoice> voices) {
         return voices.entrySet().stream()
                 .collect(Collectors.toMap(
                         Map.Entry::getKey, entry -> entry.getValue().soundHash()));

@@ -18,6 +18,8 @@ import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
+import prolalia.app.lesson.LessonRef;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
@@ -44,6 +46,7 @@ public class StudentFiles {
             .weigher((String hash, byte[] picture) -> picture.length)
             .build();
     private volatile String wholeScript;
+    private final Lessons lessons;
     private final StageService stages;
     private final WordTimeService times;
     private final MediaResponses responses;
@@ -57,8 +60,14 @@ public class StudentFiles {
             .build();
 
     StudentFiles(
-            StageService stages, WordTimeService times, MediaResponses responses, MediaStore media, JsonMapper json) {
+            Lessons lessons,
+            StageService stages,
+            WordTimeService times,
+            MediaResponses responses,
+            MediaStore media,
+            JsonMapper json) {
         this.json = json;
+        this.lessons = lessons;
         this.stages = stages;
         this.times = times;
         this.responses = responses;
@@ -115,7 +124,8 @@ public class StudentFiles {
 
     /** A picture that is placed on a page. */
     public ResponseEntity<Resource> thing(String lessonId, String hash, HttpServletRequest request) throws IOException {
-        return responses.serve(hash, stages.pictureType(lessonId, hash), request);
+        LessonRef lesson = lessons.ofHouse(lessonId).orElseThrow(() -> new NotFoundException("removed lesson"));
+        return responses.serve(hash, stages.pictureType(lesson, hash), request);
     }
 
     /** When the words of a line are said. */

@@ -2,7 +2,9 @@ package prolalia.app.reading;
 
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Phone;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.RecordingService;
 
@@ -42,16 +44,17 @@ class PhoneRights {
     }
 
     /** The lesson to which a picture belongs. */
-    String toSee(String token, String pictureHash) {
+    LessonRef toSee(String token, String pictureHash) {
         PhoneLink link = links.findOpen(token).orElseThrow(() -> new NotFoundException("read-through"));
-        boolean seen = lessons.lesson(link.teacher(), link.lessonId()).pages().stream()
+        LessonView lesson = lessons.lesson(link.teacher(), link.lessonId());
+        boolean seen = lesson.pages().stream()
                 .filter(page -> pictureHash.equals(page.page().pictureHash()))
                 .flatMap(page -> page.lines().stream())
                 .anyMatch(line -> link.lineIds().contains(line.line().id()));
         if (!seen) {
             throw new NotFoundException("picture");
         }
-        return link.lessonId();
+        return lesson.ref();
     }
 
     private PhoneLink link(String token) {

@@ -9,7 +9,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
@@ -26,10 +26,10 @@ public class RubricService {
 
     private final RubricStore store;
     private final LessonService lessons;
-    private final LessonStore lessonStore;
+    private final Lessons lessonStore;
     private final Clock clock;
 
-    RubricService(RubricStore store, LessonService lessons, LessonStore lessonStore, Clock clock) {
+    RubricService(RubricStore store, LessonService lessons, Lessons lessonStore, Clock clock) {
         this.store = store;
         this.lessons = lessons;
         this.lessonStore = lessonStore;

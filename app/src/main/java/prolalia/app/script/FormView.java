@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Component;
+import prolalia.app.lesson.LessonPages;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.stage.StageService;
 import prolalia.core.lesson.Line;
@@ -21,10 +21,10 @@ import prolalia.core.script.PageShape;
 class FormView {
     private static final String SLIDES = "slides";
 
-    private final PageStore pages;
+    private final LessonPages pages;
     private final StageService stages;
 
-    FormView(PageStore pages, StageService stages) {
+    FormView(LessonPages pages, StageService stages) {
         this.stages = stages;
         this.pages = pages;
     }
@@ -41,7 +41,7 @@ class FormView {
 
     Form of(LessonView lesson) {
         List<Checked> questions = new ArrayList<>();
-        Map<String, PageShape> shapes = pages.shapes(lesson.summary().id());
+        Map<String, PageShape> shapes = pages.shapes(lesson.ref());
         for (PageView page : lesson.pages()) {
             boolean printed = isPaper(shapes.get(page.page().id()));
             List<Line> lines = page.lines().stream().map(ScriptLine::line).toList();

@@ -6,10 +6,10 @@ import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonLines;
 import prolalia.app.lesson.LessonPage;
+import prolalia.app.lesson.LessonPages;
 import prolalia.app.lesson.LessonRef;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.Right;
 import prolalia.app.library.LibraryService;
 import prolalia.app.platform.Ids;
@@ -31,8 +31,8 @@ class FreeAnswers {
             .withRequired(false);
 
     private final LessonAccess access;
-    private final LineStore lines;
-    private final PageStore pages;
+    private final LessonLines lines;
+    private final LessonPages pages;
     private final LibraryService library;
     private final ScriptService script;
     private final LessonHistory history;
@@ -40,8 +40,8 @@ class FreeAnswers {
 
     FreeAnswers(
             LessonAccess access,
-            LineStore lines,
-            PageStore pages,
+            LessonLines lines,
+            LessonPages pages,
             LibraryService library,
             ScriptService script,
             LessonHistory history,
@@ -57,20 +57,21 @@ class FreeAnswers {
 
     /** Adds a page with nothing but an answer; answers its number, or that of the last page when there are as many as may be. */
     int addPage(Teacher teacher, String lessonId) {
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
         LineTraits traits = LineTraits.of(LineKind.QUESTION).withQuestion(FREE);
         List<ReadLine> free = List.of(new ReadLine(traits, messages.say("free.words")));
-        return script.faultOf(lessonId, free).isPresent()
-                ? pages.count(lessonId)
+        return script.faultOf(lesson, free).isPresent()
+                ? pages.count(lesson)
                 : script.addLines(teacher, lessonId, 0, free);
     }
 
     /** Every page that has no question gets an answer: one standing line, so that it is read once; of a full lesson, none. */
     void addToEveryPage(Teacher teacher, String lessonId) {
         LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
-        QuestionEdits edits = new QuestionEdits(lines.script(lessonId));
+        QuestionEdits edits = new QuestionEdits(lines.script(lesson));
         List<String> without = edits.pagesWithoutQuestion(
-                pages.of(lessonId).stream().map(LessonPage::id).toList());
-        boolean tooMany = lines.count(lessonId) + without.size() > LessonLimits.MOST_LINES;
+                pages.of(lesson).stream().map(LessonPage::id).toList());
+        boolean tooMany = lines.count(lesson) + without.size() > LessonLimits.MOST_LINES;
         if (lesson.isShelf() || without.isEmpty() || tooMany) {
             return;
         }
@@ -83,6 +84,6 @@ class FreeAnswers {
                 said.keptTakeId(),
                 null,
                 home);
-        history.make(lessonId, edits.onEveryPage(without, question, Ids::newId));
+        history.make(lesson, edits.onEveryPage(without, question, Ids::newId));
     }
 }

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.history.LessonHistory.Reshaped;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Messages;
@@ -154,7 +155,8 @@ class LineController {
             HttpServletResponse response,
             Model model) {
         List<ReadLine> read = wrapped ? PastedQuestions.read(text) : PastedScript.readEach(text);
-        String lesson = lessons.line(teacher.actor(), id).lessonId();
+        LessonRef lesson =
+                lessons.seen(teacher.actor(), lessons.line(teacher.actor(), id).lessonId());
         if (script.faultOf(lesson, read).isPresent()) {
             response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             return null;
@@ -175,7 +177,8 @@ class LineController {
     @ResponseBody
     PastedLines pasted(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam String text) {
-        String lesson = lessons.line(teacher.actor(), id).lessonId();
+        LessonRef lesson =
+                lessons.seen(teacher.actor(), lessons.line(teacher.actor(), id).lessonId());
         List<ReadLine> each = PastedScript.readEach(text);
         String fault = script.faultOf(lesson, each)
                 .map(reason -> messages.say("paste." + reason))
@@ -229,7 +232,7 @@ class LineController {
     }
 
     private static String toLine(Reshaped reshaped, String lineId) {
-        return "redirect:/lessons/" + reshaped.lessonId() + "#line-" + lineId;
+        return "redirect:/lessons/" + reshaped.lesson().id() + "#line-" + lineId;
     }
 
     /** Nothing is heard on the line any more. */

@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 
 /** Changes of the pages of a lesson. */
@@ -47,20 +48,20 @@ class PageController {
 
     @PostMapping("/pages/{id}/remove")
     String remove(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        return "redirect:/lessons/" + pages.remove(teacher.actor(), id).lessonId();
+        return "redirect:/lessons/" + pages.remove(teacher.actor(), id).lesson().id();
     }
 
     @PostMapping("/pages/{id}/put-back")
     String putBack(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        String lesson = pages.putBack(teacher.actor(), id).lessonId();
-        return "redirect:/lessons/" + lesson + "#page-" + lessons.numberOf(lesson, id);
+        LessonRef lesson = pages.putBack(teacher.actor(), id).lesson();
+        return "redirect:/lessons/" + lesson.id() + "#page-" + lessons.numberOf(lesson, id);
     }
 
     /** @param later otherwise earlier */
     @PostMapping("/pages/{id}/move")
     String move(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @RequestParam boolean later) {
-        String lesson = pages.move(teacher.actor(), id, later).lessonId();
-        return "redirect:/lessons/" + lesson + "/pages/" + lessons.numberOf(lesson, id);
+        LessonRef lesson = pages.move(teacher.actor(), id, later).lesson();
+        return "redirect:/lessons/" + lesson.id() + "/pages/" + lessons.numberOf(lesson, id);
     }
 }

@@ -10,11 +10,11 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.Right;
-import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.LessonChange.Deed;
@@ -27,12 +27,12 @@ class PageService {
     private static final int LONGEST_WORDS = 1_000;
 
     private final LessonAccess access;
-    private final PageStore pages;
-    private final LineStore lines;
+    private final LessonPages pages;
+    private final LessonLines lines;
     private final LessonHistory history;
     private final Clock clock;
 
-    PageService(LessonAccess access, PageStore pages, LineStore lines, LessonHistory history, Clock clock) {
+    PageService(LessonAccess access, LessonPages pages, LessonLines lines, LessonHistory history, Clock clock) {
         this.access = access;
         this.pages = pages;
         this.lines = lines;
@@ -43,14 +43,14 @@ class PageService {
     /** Adds a page with one empty line, unless there are as many as may be; answers its id. */
     @Transactional
     Optional<String> add(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.EDIT);
-        if (pages.count(lessonId) >= LessonService.MOST_PAGES) {
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
+        if (pages.count(lesson) >= LessonService.MOST_PAGES) {
             return Optional.empty();
         }
-        Map<String, PageShape> before = pages.shapes(lessonId);
-        String pageId = pages.add(lessonId, clock.millis());
+        Map<String, PageShape> before = pages.shapes(lesson);
+        String pageId = pages.add(lesson, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
-        history.keep(lessonId, PageEdits.between(Deed.ADD_PAGE, before, pages.shapes(lessonId)));
+        history.keep(lesson, PageEdits.between(Deed.ADD_PAGE, before, pages.shapes(lesson)));
         return Optional.of(pageId);
     }
 
@@ -82,8 +82,7 @@ class PageService {
     }
 
     private Reshaped make(Teacher teacher, String pageId, Function<PageEdits, Optional<LessonChange>> how) {
-        String lesson = pages.lessonOf(access.may(teacher, Right.EDIT), pageId)
-                .orElseThrow(() -> new NotFoundException("page"));
+        LessonRef lesson = access.requireOfPage(teacher, pageId, Right.EDIT);
         return history.make(lesson, how.apply(new PageEdits(pages.shapes(lesson))));
     }
 }

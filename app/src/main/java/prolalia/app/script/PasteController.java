@@ -55,9 +55,8 @@ class PasteController {
             @RequestParam(defaultValue = "0") int page,
             HttpServletResponse response,
             Model model) {
-        lessons.summary(teacher.actor(), id);
         List<ReadLine> lines = PastedQuestions.read(text);
-        Optional<PasteFault> fault = script.faultOf(id, lines);
+        Optional<PasteFault> fault = script.faultOf(lessons.seen(teacher.actor(), id), lines);
         if (fault.isPresent()) {
             response.setStatus(422);
             model.addAttribute("lesson", lessons.lesson(teacher.actor(), id));

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.TooLargeException;
 import prolalia.app.script.ScriptService.PasteFault;
@@ -48,21 +49,21 @@ class QuestionFileController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        script.requireEditable(teacher.actor(), id);
+        LessonRef lesson = script.requireEditable(teacher.actor(), id);
         ReadForm form = read(request, name, response, model);
         if (form == null) {
             return "script/questions-read";
         }
-        show(id, form, model);
+        show(lesson, form, model);
         return "script/questions-read";
     }
 
-    private void show(String id, ReadForm form, Model model) {
+    private void show(LessonRef lesson, ReadForm form, Model model) {
         List<ReadLine> lines = form.lines();
         model.addAttribute("count", lines.size());
         model.addAttribute("lines", lines.subList(0, Math.min(MOST_SHOWN, lines.size())));
         model.addAttribute("findings", form.findings());
-        model.addAttribute("fault", script.faultOf(id, lines).orElse(null));
+        model.addAttribute("fault", script.faultOf(lesson, lines).orElse(null));
     }
 
     /** Takes them; answers where they are. @param page its number, from 1; 0: a new one */
@@ -76,19 +77,19 @@ class QuestionFileController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        script.requireEditable(teacher.actor(), id);
+        LessonRef lesson = script.requireEditable(teacher.actor(), id);
         ReadForm form = read(request, name, response, model);
-        Optional<PasteFault> fault = form == null ? Optional.empty() : script.faultOf(id, form.lines());
+        Optional<PasteFault> fault = form == null ? Optional.empty() : script.faultOf(lesson, form.lines());
         if (form == null || fault.isPresent()) {
             if (form != null) {
-                show(id, form, model);
+                show(lesson, form, model);
                 response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
             }
             return "script/questions-read";
         }
         int number = script.addLines(teacher.actor(), id, page, form.lines());
         response.setHeader("X-Goes-To", "/lessons/" + id + "#page-" + number);
-        show(id, form, model);
+        show(lesson, form, model);
         model.addAttribute("fault", null);
         return "script/questions-read";
     }

@@ -10,7 +10,8 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonAccess;
-import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Right;
 import prolalia.app.papers.PictureReader;
 import prolalia.app.stage.StageService;
@@ -25,13 +26,17 @@ import prolalia.core.script.QuestionEdits;
 @Service
 class QuestionService {
     private final LessonAccess access;
-    private final LineStore lines;
+    private final LessonLines lines;
     private final LessonHistory history;
     private final StageService stages;
     private final PictureReader pictures;
 
     QuestionService(
-            LessonAccess access, LineStore lines, LessonHistory history, StageService stages, PictureReader pictures) {
+            LessonAccess access,
+            LessonLines lines,
+            LessonHistory history,
+            StageService stages,
+            PictureReader pictures) {
         this.stages = stages;
         this.pictures = pictures;
         this.access = access;
@@ -41,7 +46,7 @@ class QuestionService {
 
     /** @param kind empty: it is heard, and not answered */
     Reshaped changeKind(Teacher teacher, String lineId, Optional<AnswerKind> kind) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         Question before = lines.shape(lineId).traits().question();
         Question after = kind.map(wanted -> before == null ? Question.of(wanted) : before.withKind(wanted))
                 .orElse(null);
@@ -50,7 +55,7 @@ class QuestionService {
 
     /** Changes a question; a line that is none stays as it is. */
     Reshaped change(Teacher teacher, String lineId, UnaryOperator<Question> how) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         Question before = lines.shape(lineId).traits().question();
         Optional<LessonChange> change =
                 before == null ? Optional.empty() : edits(lesson).change(lineId, how.apply(before));
@@ -59,7 +64,7 @@ class QuestionService {
 
     /** Answers what is right as it is understood; empty when it can't be. */
     Optional<String> changeKey(Teacher teacher, String lineId, String typed) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         Question before = lines.shape(lineId).traits().question();
         if (before == null) {
             return Optional.of("");
@@ -79,12 +84,12 @@ class QuestionService {
     }
 
     Reshaped turnRight(Teacher teacher, String lineId) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).turnRight(lineId));
     }
 
     Reshaped pair(Teacher teacher, String lineId, int pair) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).pair(lineId, pair));
     }
 
@@ -94,7 +99,7 @@ class QuestionService {
      * @return empty when it is none that can be shown; nothing was changed
      */
     Optional<Reshaped> bringPicture(Teacher teacher, String lineId, InputStream content) throws IOException {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return pictures.readOne(content).map(page -> {
             stages.bringInPictures(lesson, Map.of(page.picture(), page.mediaType()));
             return history.make(lesson, edits(lesson).show(lineId, page.picture()));
@@ -102,15 +107,15 @@ class QuestionService {
     }
 
     Reshaped removePicture(Teacher teacher, String lineId) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).show(lineId, null));
     }
 
-    private String lessonOf(Teacher teacher, String lineId) {
-        return access.requireOfLine(teacher, lineId, Right.EDIT).id();
+    private LessonRef lessonOf(Teacher teacher, String lineId) {
+        return access.requireOfLine(teacher, lineId, Right.EDIT);
     }
 
-    private QuestionEdits edits(String lessonId) {
-        return new QuestionEdits(lines.script(lessonId));
+    private QuestionEdits edits(LessonRef lesson) {
+        return new QuestionEdits(lines.script(lesson));
     }
 }

@@ -21,11 +21,11 @@ class ReshapedPage {
 
     String show(Reshaped reshaped, Model model) {
         model.addAttribute("reshaped", reshaped);
-        model.addAttribute("settings", lessons.settings(reshaped.lessonId()));
+        model.addAttribute("settings", lessons.settings(reshaped.lesson()));
         model.addAttribute("outcome", reshaped.outcome());
         model.addAttribute("done", reshaped.done());
         model.addAttribute("pagesChanged", reshaped.changesPages());
-        model.addAttribute("moreToUndo", history.canUndo(reshaped.lessonId()));
+        model.addAttribute("moreToUndo", history.canUndo(reshaped.lesson()));
         return VIEW;
     }
 }

@@ -15,6 +15,7 @@ import prolalia.app.history.Done;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.history.LessonHistory.Outcome;
 import prolalia.app.lesson.Languages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
@@ -74,7 +75,7 @@ class ScriptController {
         model.addAttribute("kinds", LineKind.values());
         model.addAttribute("languages", Languages.offered(null));
         model.addAttribute("states", LineState.values());
-        putSlip(id, slip, model);
+        putSlip(lesson.ref(), slip, model);
         model.addAttribute("words", messages.forBrowser("script"));
         return "script/script";
     }
@@ -98,9 +99,10 @@ class ScriptController {
             @PathVariable String id,
             @RequestParam(defaultValue = "false") boolean typed,
             Model model) {
-        putLesson(lessons.lesson(teacher.actor(), id), model);
+        LessonView lesson = lessons.lesson(teacher.actor(), id);
+        putLesson(lesson, model);
         if (typed) {
-            putSlip(id, null, model);
+            putSlip(lesson.ref(), null, model);
         }
         return "script/coverage";
     }
@@ -113,7 +115,7 @@ class ScriptController {
             @RequestParam List<String> line,
             Model model) {
         model.addAttribute("lines", lessons.lines(teacher.actor(), id, line));
-        putSettings(id, model);
+        putSettings(lessons.seen(teacher.actor(), id), model);
         return "script/rows";
     }
 
@@ -135,21 +137,21 @@ class ScriptController {
     }
 
     /** @param slip what became of the last step, where that isn't known from the history itself */
-    private void putSlip(String lessonId, Outcome slip, Model model) {
-        Optional<Done> undone = slip == Outcome.UNDONE ? history.undone(lessonId) : Optional.empty();
-        model.addAttribute("moreToUndo", history.canUndo(lessonId));
+    private void putSlip(LessonRef lesson, Outcome slip, Model model) {
+        Optional<Done> undone = slip == Outcome.UNDONE ? history.undone(lesson) : Optional.empty();
+        model.addAttribute("moreToUndo", history.canUndo(lesson));
         model.addAttribute("outcome", undone.isPresent() ? Outcome.UNDONE : Outcome.MADE);
         model.addAttribute(
                 "done",
-                undone.or(() -> history.doneWithin(lessonId, JUST_MADE_MS)).orElse(null));
+                undone.or(() -> history.doneWithin(lesson, JUST_MADE_MS)).orElse(null));
     }
 
-    private void putSettings(String lessonId, Model model) {
-        model.addAttribute("settings", lessons.settings(lessonId));
+    private void putSettings(LessonRef lesson, Model model) {
+        model.addAttribute("settings", lessons.settings(lesson));
     }
 
     private void putLesson(LessonView lesson, Model model) {
-        putSettings(lesson.summary().id(), model);
+        putSettings(lesson.ref(), model);
         model.addAttribute("lesson", lesson);
         model.addAttribute("form", forms.of(lesson));
         model.addAttribute("next", lesson.nextToRead().orElse(null));

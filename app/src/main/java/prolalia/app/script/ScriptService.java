@@ -10,10 +10,10 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
 import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
@@ -42,9 +42,8 @@ class ScriptService {
 
     private final LessonService lessons;
     private final LessonAccess access;
-    private final LessonStore lessonStore;
-    private final PageStore pageStore;
-    private final LineStore lines;
+    private final LessonPages pageStore;
+    private final LessonLines lines;
     private final TakeService takes;
     private final LessonHistory history;
     private final TransactionTemplate transaction;
@@ -53,16 +52,14 @@ class ScriptService {
     ScriptService(
             LessonService lessons,
             LessonAccess access,
-            LessonStore lessonStore,
-            PageStore pageStore,
-            LineStore lines,
+            LessonPages pageStore,
+            LessonLines lines,
             TakeService takes,
             LessonHistory history,
             TransactionTemplate transaction,
             Clock clock) {
         this.lessons = lessons;
         this.access = access;
-        this.lessonStore = lessonStore;
         this.pageStore = pageStore;
         this.lines = lines;
         this.takes = takes;
@@ -87,15 +84,15 @@ class ScriptService {
     }
 
     /** Whether this one may change a lesson's script: to others it isn't there. */
-    void requireEditable(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.EDIT);
+    LessonRef requireEditable(Teacher teacher, String lessonId) {
+        return access.require(teacher, lessonId, Right.EDIT);
     }
 
-    Optional<PasteFault> faultOf(String lessonId, List<ReadLine> read) {
+    Optional<PasteFault> faultOf(LessonRef lesson, List<ReadLine> read) {
         if (read.isEmpty()) {
             return Optional.of(PasteFault.EMPTY);
         }
-        if (lines.count(lessonId) + read.size() > LessonLimits.MOST_LINES) {
+        if (lines.count(lesson) + read.size() > LessonLimits.MOST_LINES) {
             return Optional.of(PasteFault.TOO_MANY);
         }
         return read.stream().anyMatch(line -> areTooLong(line.words()))
@@ -122,7 +119,7 @@ class ScriptService {
             LineShape shape = lines.shape(lineId);
             boolean saved = lines.changeWords(lineId, revision, words);
             if (saved) {
-                history.keep(before.lessonId(), ScriptEdits.typed(lineId, shape, words));
+                history.keep(lines.lessonOf(lineId), ScriptEdits.typed(lineId, shape, words));
             }
             return new WordsChange(saved, lessons.line(teacher, lineId));
         });
@@ -136,21 +133,21 @@ class ScriptService {
      */
     int addLines(Teacher teacher, String lessonId, int wanted, List<ReadLine> read) {
         return transaction.execute(status -> {
-            access.require(teacher, lessonId, Right.EDIT);
-            var pages = pageStore.of(lessonId);
-            var shapes = pageStore.shapes(lessonId);
+            LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
+            var pages = pageStore.of(lesson);
+            var shapes = pageStore.shapes(lesson);
             boolean full = pages.size() >= LessonService.MOST_PAGES;
             int pageNumber = full && (wanted < 1 || wanted > pages.size()) ? pages.size() : wanted;
             boolean there = pageNumber >= 1 && pageNumber <= pages.size();
-            String page = there ? pages.get(pageNumber - 1).id() : pageStore.add(lessonId, clock.millis());
+            String page = there ? pages.get(pageNumber - 1).id() : pageStore.add(lesson, clock.millis());
             List<LineStep> steps = new ArrayList<>();
-            for (PlacedLine line : lines.script(lessonId)) {
+            for (PlacedLine line : lines.script(lesson)) {
                 LineShape shape = line.shape();
                 boolean empty = shape.words().isBlank() && shape.keptTakeId() == null;
                 if (empty
                         && shape.place().pageId().equals(page)
                         && takes.takesOf(line.id()).isEmpty()) {
-                    steps.addAll(edits(lessonId).remove(line.id()).orElseThrow().lines());
+                    steps.addAll(edits(lesson).remove(line.id()).orElseThrow().lines());
                 }
             }
             steps.addAll(ScriptEdits.add(lines.addAll(page, read)).lines());
@@ -158,32 +155,32 @@ class ScriptService {
                     Deed.ADD,
                     steps,
                     List.of(),
-                    PageEdits.between(Deed.ADD, shapes, pageStore.shapes(lessonId))
+                    PageEdits.between(Deed.ADD, shapes, pageStore.shapes(lesson))
                             .pages(),
                     List.of());
             steps.stream().filter(LineStep::removes).forEach(step -> lines.make(step, clock.millis()));
-            history.keep(lessonId, change);
+            history.keep(lesson, change);
             return there ? pageNumber : pages.size() + 1;
         });
     }
 
     /** An empty direction at the end of a page. */
     Reshaped addLineAtEnd(Teacher teacher, String lessonId, String pageId) {
-        access.require(teacher, lessonId, Right.EDIT);
-        if (pageStore.of(lessonId).stream().noneMatch(page -> page.id().equals(pageId))) {
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
+        if (pageStore.of(lesson).stream().noneMatch(page -> page.id().equals(pageId))) {
             throw new NotFoundException("page");
         }
-        List<PlacedLine> onPage = lines.script(lessonId).stream()
+        List<PlacedLine> onPage = lines.script(lesson).stream()
                 .filter(line -> line.shape().place().pageId().equals(pageId))
                 .toList();
         String last = onPage.isEmpty() ? null : onPage.get(onPage.size() - 1).id();
         LineShape shape = new LineShape("", LineKind.DIRECTION, false, null, new Place(pageId, last));
-        return history.make(lessonId, Optional.of(ScriptEdits.add(List.of(new PlacedLine(Ids.newId(), shape)))));
+        return history.make(lesson, Optional.of(ScriptEdits.add(List.of(new PlacedLine(Ids.newId(), shape)))));
     }
 
     /** New lines come in under a line, in its place when it is still empty. */
     Reshaped pasteUnder(Teacher teacher, String lineId, List<ReadLine> read) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         List<String> ids = read.stream().map(line -> Ids.newId()).toList();
         boolean spare = takes.takesOf(lineId).isEmpty();
         return history.make(lesson, Optional.of(edits(lesson).pasteUnder(lineId, read, ids, spare)));
@@ -191,12 +188,12 @@ class ScriptService {
 
     /** Splits a line; at its end, or when {@code at} is beyond it, an empty line comes after it. */
     Reshaped split(Teacher teacher, String lineId, int at) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, Optional.of(edits(lesson).split(lineId, at, Ids.newId())));
     }
 
     Reshaped join(Teacher teacher, String lineId) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         List<LineTake> itsTakes =
                 takes.takesOf(lineId).stream().map(ScriptService::lineTake).toList();
         return history.make(lesson, edits(lesson).join(lineId, itsTakes));
@@ -204,7 +201,7 @@ class ScriptService {
 
     /** @param afterLineId null: to the top of the page */
     Reshaped move(Teacher teacher, String lineId, String pageId, String afterLineId) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         boolean isThere = afterLineId == null
                 ? pageStore.of(lesson).stream().anyMatch(page -> page.id().equals(pageId))
                 : lines.script(lesson).stream()
@@ -217,32 +214,32 @@ class ScriptService {
     }
 
     Reshaped changeKind(Teacher teacher, String lineId, LineKind kind) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).changeKind(lineId, kind));
     }
 
     /** @param icon null: none any more */
     Reshaped changeIcon(Teacher teacher, String lineId, StepIcon icon) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).changeIcon(lineId, icon));
     }
 
     /** @param label what stands before its words */
     Reshaped changeLabel(Teacher teacher, String lineId, String label) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         String most = label.length() > LineTraits.LONGEST_LABEL ? label.substring(0, LineTraits.LONGEST_LABEL) : label;
         return history.make(lesson, edits(lesson).changeLabel(lineId, most));
     }
 
     /** @param lang of its words (BCP 47); null: that of the lesson */
     Reshaped changeLang(Teacher teacher, String lineId, String lang) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).changeLang(lineId, lang));
     }
 
     /** Makes a line for each of its sentences, with an icon. */
     Reshaped intoSteps(Teacher teacher, String lineId) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         ScriptEdits edits = edits(lesson);
         List<String> newIds =
                 edits.stepsOf(lineId).stream().skip(1).map(step -> Ids.newId()).toList();
@@ -250,15 +247,15 @@ class ScriptService {
     }
 
     Reshaped remove(Teacher teacher, String lineId) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).remove(lineId));
     }
 
     /** Gives a take to another line of its lesson. */
     Reshaped moveTake(Teacher teacher, String takeId, String toLineId) {
         StoredTake take = takes.take(teacher, takeId, Right.EDIT);
-        String lesson = lessonOf(teacher, take.lineId());
-        if (!lessonOf(teacher, toLineId).equals(lesson)) {
+        LessonRef lesson = lessonOf(teacher, take.lineId());
+        if (!lessonOf(teacher, toLineId).id().equals(lesson.id())) {
             throw new NotFoundException("line");
         }
         return history.make(lesson, edits(lesson).moveTake(lineTake(take), toLineId));
@@ -266,7 +263,7 @@ class ScriptService {
 
     /** A take made for any line of this teacher's is heard on this one from now on. */
     Reshaped useTake(Teacher teacher, String lineId, String takeId) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(
                 lesson,
                 edits(lesson).useTake(lineId, takes.take(teacher, takeId).id()));
@@ -278,7 +275,7 @@ class ScriptService {
         if (!lessons.summary(teacher, standing.lessonId()).shelf()) {
             throw new NotFoundException("standing line");
         }
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         String take = standing.line().kept().map(Take::id).orElse(null);
         return history.make(
                 lesson,
@@ -287,35 +284,31 @@ class ScriptService {
     }
 
     Reshaped silence(Teacher teacher, String lineId) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).silence(lineId));
     }
 
     Reshaped onItsOwn(Teacher teacher, String lineId) {
-        String lesson = lessonOf(teacher, lineId);
+        LessonRef lesson = lessonOf(teacher, lineId);
         return history.make(lesson, edits(lesson).onItsOwn(lineId));
     }
 
     Reshaped undo(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.EDIT);
-        return history.undo(lessonId);
-    }
-
-    boolean canUndo(String lessonId) {
-        return history.canUndo(lessonId);
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
+        return history.undo(lesson);
     }
 
     Reshaped redo(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.EDIT);
-        return history.redo(lessonId);
+        LessonRef lesson = access.require(teacher, lessonId, Right.EDIT);
+        return history.redo(lesson);
     }
 
-    private ScriptEdits edits(String lessonId) {
-        return new ScriptEdits(lines.script(lessonId));
+    private ScriptEdits edits(LessonRef lesson) {
+        return new ScriptEdits(lines.script(lesson));
     }
 
-    private String lessonOf(Teacher teacher, String lineId) {
-        return access.requireOfLine(teacher, lineId, Right.EDIT).id();
+    private LessonRef lessonOf(Teacher teacher, String lineId) {
+        return access.requireOfLine(teacher, lineId, Right.EDIT);
     }
 
     private static LineTake lineTake(StoredTake take) {

@@ -54,14 +54,14 @@ public class CodeLinks {
 
     /** All codes of a lesson. */
     public List<Link> of(Teacher teacher, String lessonId) {
-        return links.codes(toGiveOut(teacher, lessonId).id());
+        return links.codes(toGiveOut(teacher, lessonId));
     }
 
     /** Makes those that aren't there as yet; answers how many. */
     @Transactional
     public int make(Teacher teacher, String lessonId, List<Goal> goals, LinkPurpose purpose) {
         LessonRef lesson = toGiveOut(teacher, lessonId);
-        List<Link> there = links.codes(lesson.id());
+        List<Link> there = links.codes(lesson);
         int made = 0;
         for (Goal goal : goals) {
             boolean known = there.stream()
@@ -119,7 +119,7 @@ public class CodeLinks {
     public void renew(Teacher teacher, String lessonId, List<String> tokens) {
         LessonRef lesson = toGiveOut(teacher, lessonId);
         List<String> these = tokens(teacher, lessonId, tokens);
-        for (Link link : links.codes(lesson.id())) {
+        for (Link link : links.codes(lesson)) {
             if (these.contains(link.token()) && !link.withdrawn()) {
                 Long end = link.hasEnded(clock.millis()) ? null : link.endsAt();
                 add(lesson, link.purpose(), link.pageId(), link.lineId(), end, link.hours());

@@ -60,8 +60,9 @@ class GiveOutController {
         }
         model.addAttribute("lesson", lesson);
         model.addAttribute("switches", switches);
-        model.addAttribute("settings", lessons.settings(id));
-        model.addAttribute("languages", Languages.offered(lessons.settings(id).lang()));
+        model.addAttribute("settings", lessons.settings(lesson.ref()));
+        model.addAttribute(
+                "languages", Languages.offered(lessons.settings(lesson.ref()).lang()));
         model.addAttribute(
                 "snippet",
                 given.link()

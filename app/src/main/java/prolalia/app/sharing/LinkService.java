@@ -10,8 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonRef;
-import prolalia.app.lesson.LessonStore;
-import prolalia.app.lesson.LessonSummary;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.Ids;
 import prolalia.app.school.AuditLog;
@@ -22,11 +21,11 @@ import prolalia.app.school.AuditLog.Deed;
 public class LinkService {
     private final LinkStore links;
     private final LessonAccess access;
-    private final LessonStore lessons;
+    private final Lessons lessons;
     private final AuditLog audit;
     private final Clock clock;
 
-    LinkService(LinkStore links, LessonAccess access, LessonStore lessons, AuditLog audit, Clock clock) {
+    LinkService(LinkStore links, LessonAccess access, Lessons lessons, AuditLog audit, Clock clock) {
         this.links = links;
         this.access = access;
         this.lessons = lessons;
@@ -75,8 +74,8 @@ public class LinkService {
     Optional<String> title(String token) {
         return follow(token)
                 .filter(target -> !target.withdrawn())
-                .flatMap(target -> lessons.lesson(target.lessonId()))
-                .map(LessonSummary::title);
+                .flatMap(target -> lessons.ofHouse(target.lessonId()))
+                .map(lesson -> lesson.summary().title());
     }
 
     /** The token of the newest link that holds, whosever lesson it is. */

@@ -79,9 +79,9 @@ class LinkStore {
     }
 
     /** All codes of a lesson, also those that were withdrawn; the oldest first. */
-    List<Link> codes(String lessonId) {
+    List<Link> codes(LessonRef lesson) {
         return looking.selectFrom(LINK)
-                .where(LINK.LESSON_ID.eq(lessonId), LINK.PURPOSE.ne(LinkPurpose.GIVEN.stored()))
+                .where(LINK.LESSON_ID.eq(lesson.id()), LINK.PURPOSE.ne(LinkPurpose.GIVEN.stored()))
                 .orderBy(LINK.MADE_AT, LINK.TOKEN)
                 .fetch(LinkStore::link);
     }

@@ -14,11 +14,11 @@ import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonLines;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
-import prolalia.app.lesson.LessonStore;
 import prolalia.app.lesson.LessonSummary;
-import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
@@ -31,8 +31,8 @@ import prolalia.media.process.SoundRequest.MadeTake;
 @Service
 public class TakeService {
     private final TakeStore takes;
-    private final LineStore lines;
-    private final LessonStore lessonStore;
+    private final LessonLines lines;
+    private final Lessons lessonStore;
     private final LessonService lessons;
     private final LessonAccess access;
     private final RecordingStore recordings;
@@ -46,8 +46,8 @@ public class TakeService {
             RecordingStore recordings,
             TakeMaker maker,
             TakeSounds sounds,
-            LineStore lines,
-            LessonStore lessonStore,
+            LessonLines lines,
+            Lessons lessonStore,
             LessonService lessons,
             LessonAccess access,
             ApplicationEventPublisher events,
@@ -197,7 +197,7 @@ public class TakeService {
         StoredTake take = take(actor, takeId, Right.RECORD);
         lines.keep(take.lineId(), takeId);
         ScriptLine line = lessons.line(actor, take.lineId());
-        lessonStore.touch(line.lessonId(), clock.millis());
+        lessonStore.touch(lines.lessonOf(line.line().id()), clock.millis());
         events.publishEvent(new TakeHeard(takeId));
         return line;
     }
@@ -214,7 +214,7 @@ public class TakeService {
         String kept = line.line().kept().map(Take::id).orElse(null);
         if (Objects.equals(kept, from)) {
             lines.keep(lineId, to);
-            lessonStore.touch(line.lessonId(), clock.millis());
+            lessonStore.touch(lines.lessonOf(line.line().id()), clock.millis());
         }
     }
 
@@ -241,7 +241,7 @@ public class TakeService {
     }
 
     private void touch(StoredTake take) {
-        lessonStore.touch(lessonStore.lessonOf(take.lineId()), clock.millis());
+        lessonStore.touch(lines.lessonOf(take.lineId()), clock.millis());
     }
 
     /**
@@ -251,16 +251,14 @@ public class TakeService {
      */
     @Transactional
     public long acceptAll(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.EDIT);
         long now = clock.millis();
-        takes.acceptAll(lessonId, now);
+        takes.acceptAll(access.require(teacher, lessonId, Right.EDIT), now);
         return now;
     }
 
     @Transactional
     public void unaccept(Teacher teacher, String lessonId, long at) {
-        access.require(teacher, lessonId, Right.EDIT);
-        takes.unaccept(lessonId, at);
+        takes.unaccept(access.require(teacher, lessonId, Right.EDIT), at);
     }
 
     /** The teacher heard the take and says that it is fine; it is doubtful no more. */

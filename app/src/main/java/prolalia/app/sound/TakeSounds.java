@@ -16,7 +16,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import prolalia.app.lesson.LineStore;
+import prolalia.app.lesson.LessonLines;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
@@ -39,7 +39,7 @@ public class TakeSounds implements DisposableBean {
     private static final Duration NOT_AGAIN_WITHIN = Duration.ofSeconds(30);
 
     private final TakeStore takes;
-    private final LineStore lines;
+    private final LessonLines lines;
     private final SoundWorkers workers;
     private final MediaStore media;
     private final DataFolder folder;
@@ -51,7 +51,7 @@ public class TakeSounds implements DisposableBean {
 
     TakeSounds(
             TakeStore takes,
-            LineStore lines,
+            LessonLines lines,
             SoundWorkers workers,
             MediaStore media,
             DataFolder folder,

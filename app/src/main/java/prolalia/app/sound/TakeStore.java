@@ -18,10 +18,11 @@ import org.jooq.Result;
 import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.LessonRef;
 import prolalia.core.script.LessonChange.TakePlace;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
+import prolalia.core.sound.Span;
 import prolalia.media.process.SoundRequest.MadeTake;
 import prolalia.media.process.SoundRequest.Rendered;
 
@@ -138,7 +139,7 @@ class TakeStore {
     }
 
     /** All kept takes of a lesson that the sound check has something to say of are fine; answers how many. */
-    int acceptAll(String lessonId, long now) {
+    int acceptAll(LessonRef lesson, long now) {
         return writing.update(TAKE)
                 .set(TAKE.ACCEPTED_AT, now)
                 .where(
@@ -149,14 +150,14 @@ class TakeStore {
                                 .join(PAGE)
                                 .on(PAGE.ID.eq(LINE.PAGE_ID))
                                 .where(
-                                        PAGE.LESSON_ID.eq(lessonId),
+                                        PAGE.LESSON_ID.eq(lesson.id()),
                                         LINE.REMOVED_AT.isNull(),
                                         LINE.KEPT_TAKE_ID.isNotNull())))
                 .execute();
     }
 
     /** Takes that back. */
-    void unaccept(String lessonId, long at) {
+    void unaccept(LessonRef lesson, long at) {
         writing.update(TAKE)
                 .setNull(TAKE.ACCEPTED_AT)
                 .where(
@@ -165,7 +166,7 @@ class TakeStore {
                                 .from(LINE)
                                 .join(PAGE)
                                 .on(PAGE.ID.eq(LINE.PAGE_ID))
-                                .where(PAGE.LESSON_ID.eq(lessonId))))
+                                .where(PAGE.LESSON_ID.eq(lesson.id()))))
                 .execute();
     }
 
@@ -239,8 +240,14 @@ class TakeStore {
         Map<String, List<Finding>> findings = context.selectFrom(TAKE_FINDING)
                 .where(TAKE_FINDING.TAKE_ID.in(rows.getValues(TAKE.ID)))
                 .orderBy(TAKE_FINDING.START_MS)
-                .fetchGroups(TAKE_FINDING.TAKE_ID, LessonStore::finding);
+                .fetchGroups(TAKE_FINDING.TAKE_ID, TakeStore::finding);
         return rows.map(row -> take(row, findings.getOrDefault(row.get(TAKE.ID), List.of())));
+    }
+
+    private static Finding finding(Record row) {
+        return new Finding(
+                Finding.Kind.valueOf(row.get(TAKE_FINDING.KIND)),
+                new Span(row.get(TAKE_FINDING.START_MS), row.get(TAKE_FINDING.END_MS)));
     }
 
     private static StoredTake take(Record row, List<Finding> findings) {

@@ -9,10 +9,10 @@ import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.lesson.LessonAccess;
-import prolalia.app.lesson.PageStore;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Right;
 import prolalia.app.papers.PictureReader;
-import prolalia.app.platform.NotFoundException;
 import prolalia.app.platform.TooLargeException;
 import prolalia.app.stage.StageService.Stage;
 import prolalia.core.script.PageEdits;
@@ -26,7 +26,7 @@ class PictureService {
     private final PictureReader pictures;
     private final StageEditor stages;
     private final StageStore store;
-    private final PageStore pages;
+    private final LessonPages pages;
     private final LessonAccess access;
     private final LessonHistory history;
     private final TransactionTemplate transaction;
@@ -35,7 +35,7 @@ class PictureService {
             PictureReader pictures,
             StageEditor stages,
             StageStore store,
-            PageStore pages,
+            LessonPages pages,
             LessonAccess access,
             LessonHistory history,
             TransactionTemplate transaction) {
@@ -69,8 +69,7 @@ class PictureService {
      * @throws StageRefusedException if there is no such page; nothing was changed
      */
     void replace(Teacher teacher, String pageId, InputStream content) throws IOException {
-        String lesson = pages.lessonOf(access.may(teacher, Right.EDIT), pageId)
-                .orElseThrow(() -> new NotFoundException("page"));
+        LessonRef lesson = access.requireOfPage(teacher, pageId, Right.EDIT);
         List<PaperPage> read = read(content);
         Picture had = pages.shapes(lesson).get(pageId).picture();
         int number = had == null || had.source() == null ? 0 : had.source().number();

@@ -204,7 +204,6 @@ class StageController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return media.serve(
-                hash, stages.pictureType(lessons.summary(teacher.actor(), id).id(), hash), request);
+        return media.serve(hash, stages.pictureType(lessons.seen(teacher.actor(), id), hash), request);
     }
 }

@@ -13,6 +13,7 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
@@ -80,7 +81,7 @@ class StageEditor {
         if (manner.otherwise().size() > StageCheck.MOST_THINGS) {
             throw new StageRefusedException(StageRefusal.TOO_MANY);
         }
-        keep(lessonId, ownerId, before, new Placed(check(lesson).checked(placed.things(), onEvery), manner));
+        keep(lesson.ref(), ownerId, before, new Placed(check(lesson).checked(placed.things(), onEvery), manner));
         return stages.stage(lesson, ownerId);
     }
 
@@ -92,31 +93,31 @@ class StageEditor {
     record Stepped(Optional<Stage> stage, Reshaped change) {}
 
     Stepped undo(Teacher teacher, String lessonId, String ownerId) {
-        needsOwner(teacher, lessonId, ownerId);
-        return stepped(teacher, ownerId, history.undo(lessonId, steps(teacher, lessonId)));
+        LessonRef lesson = needsOwner(teacher, lessonId, ownerId);
+        return stepped(teacher, ownerId, history.undo(lesson, steps(teacher, lesson)));
     }
 
     Stepped redo(Teacher teacher, String lessonId, String ownerId) {
-        needsOwner(teacher, lessonId, ownerId);
-        return stepped(teacher, ownerId, history.redo(lessonId, steps(teacher, lessonId)));
+        LessonRef lesson = needsOwner(teacher, lessonId, ownerId);
+        return stepped(teacher, ownerId, history.redo(lesson, steps(teacher, lesson)));
     }
 
     /** What somebody may take back here: who only places things takes back nothing of the script. */
-    private Set<Deed> steps(Teacher teacher, String lessonId) {
-        return access.mayStill(teacher, lessonId, Right.EDIT) ? EnumSet.allOf(Deed.class) : Deed.PLACING;
+    private Set<Deed> steps(Teacher teacher, LessonRef lesson) {
+        return access.mayStill(teacher, lesson.id(), Right.EDIT) ? EnumSet.allOf(Deed.class) : Deed.PLACING;
     }
 
     private Stepped stepped(Teacher teacher, String ownerId, Reshaped change) {
-        LessonView lesson = lessons.lesson(teacher, change.lessonId());
+        LessonView lesson = lessons.lesson(teacher, change.lesson().id());
         boolean there = lesson.summary().id().equals(ownerId)
                 || lesson.pages().stream().anyMatch(page -> page.page().id().equals(ownerId));
         return new Stepped(there ? Optional.of(stages.stage(lesson, ownerId)) : Optional.empty(), change);
     }
 
     /** Another version holds, which can be taken back. */
-    private void keep(String lessonId, String ownerId, StoredStage before, Placed after) {
+    private void keep(LessonRef lesson, String ownerId, StoredStage before, Placed after) {
         store.save(ownerId, before.version() + 1, after);
-        history.keep(lessonId, LessonChange.ofStages(List.of(step(ownerId, before))));
+        history.keep(lesson, LessonChange.ofStages(List.of(step(ownerId, before))));
     }
 
     private static StageStep step(String ownerId, StoredStage before) {
@@ -145,7 +146,7 @@ class StageEditor {
         List<PageElement> placed = new SpotsOfPage(page, free).placed(there, lineIds, anew);
         if (!placed.equals(there)) {
             keep(
-                    lesson.summary().id(),
+                    lesson.ref(),
                     pageId,
                     stored,
                     new Placed(placed, stored.placed().manner()));
@@ -195,14 +196,16 @@ class StageEditor {
             leftOut += chosen.size() - copies.size();
         }
         if (!steps.isEmpty()) {
-            history.keep(lessonId, LessonChange.ofStages(steps));
+            history.keep(lesson.ref(), LessonChange.ofStages(steps));
         }
         return new Copied(placed, leftOut);
     }
 
     /** The lesson whose stage it is, if it is this teacher's. */
-    public void needsOwner(Teacher teacher, String lessonId, String ownerId) {
-        StageService.owner(toEdit(teacher, lessonId), ownerId);
+    public LessonRef needsOwner(Teacher teacher, String lessonId, String ownerId) {
+        LessonView lesson = toEdit(teacher, lessonId);
+        StageService.owner(lesson, ownerId);
+        return lesson.ref();
     }
 
     /**
@@ -223,15 +226,15 @@ class StageEditor {
         if (before.placed().things().size() >= StageCheck.MOST_THINGS) {
             throw new StageRefusedException(StageRefusal.TOO_MANY);
         }
-        store.addPicture(lessonId, hash, type);
+        store.addPicture(lesson.ref(), hash, type);
         Area area = Area.fitted(aspect, pageAspect, PICTURE_SHARE);
         stages.add(ownerId, List.of(new PageElement.Picture(Ids.newId().substring(0, 8), area, hash, "")));
-        history.keep(lessonId, LessonChange.ofStages(List.of(step(ownerId, before))));
+        history.keep(lesson.ref(), LessonChange.ofStages(List.of(step(ownerId, before))));
         return stages.stage(lesson, ownerId);
     }
 
     private StageCheck check(LessonView lesson) {
-        return StageCheck.of(lesson, store.pictures(lesson.summary().id()).keySet());
+        return StageCheck.of(lesson, store.pictures(lesson.ref()).keySet());
     }
 
     private LessonView toEdit(Teacher teacher, String lessonId) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Service;
 import prolalia.app.history.LessonHistory;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
@@ -75,7 +76,7 @@ public class StageService {
 
     /** @param prompts the sounds that take the place of those that ship */
     public PublishedLesson given(LessonView lesson, Map<Prompt, String> prompts) {
-        Map<String, Placed> placed = store.ofLesson(lesson.summary().id());
+        Map<String, Placed> placed = store.ofLesson(lesson.ref());
         List<PublishedPage> pages = lesson.pages().stream()
                 .map(page -> new PublishedPage(
                         page.page().id(),
@@ -86,7 +87,7 @@ public class StageService {
                 .toList();
         return new PublishedLesson(
                 lesson.summary().title(),
-                lessons.settings(lesson.summary().id()),
+                lessons.settings(lesson.ref()),
                 pages,
                 placed.getOrDefault(lesson.summary().id(), Placed.NOTHING),
                 prompts);
@@ -144,13 +145,13 @@ public class StageService {
     }
 
     /** From now on pictures may be placed on the pages of a lesson. @param types by their names */
-    public void bringInPictures(String lessonId, Map<String, String> types) {
-        types.forEach((hash, type) -> store.addPicture(lessonId, hash, type));
+    public void bringInPictures(LessonRef lesson, Map<String, String> types) {
+        types.forEach((hash, type) -> store.addPicture(lesson, hash, type));
     }
 
     /** The media types of the pictures that may be placed on the pages of a lesson, by their names. */
-    public Map<String, String> pictures(String lessonId) {
-        return store.pictures(lessonId);
+    public Map<String, String> pictures(LessonRef lesson) {
+        return store.pictures(lesson);
     }
 
     /** What is said of a page, or a lesson, from now on. */
@@ -178,13 +179,13 @@ public class StageService {
                 Farther.of(ofPage, lessonRule),
                 Farther.of(PlayRule.SILENT, page.isEmpty() ? PlayRule.SILENT : lessonRule),
                 stored.version(),
-                history.canUndo(lesson.summary().id()),
-                history.canRedo(lesson.summary().id()));
+                history.canUndo(lesson.ref()),
+                history.canRedo(lesson.ref()));
     }
 
     /** The media type of a picture that was brought in to be placed on pages of a lesson. */
-    public MediaType pictureType(String lessonId, String hash) {
-        return Optional.ofNullable(store.pictures(lessonId).get(hash))
+    public MediaType pictureType(LessonRef lesson, String hash) {
+        return Optional.ofNullable(store.pictures(lesson).get(hash))
                 .map(MediaType::valueOf)
                 .orElseThrow(() -> new NotFoundException("picture"));
     }

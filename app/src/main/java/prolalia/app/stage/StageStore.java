@@ -14,6 +14,7 @@ import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.history.StageVersions;
+import prolalia.app.lesson.LessonRef;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Placed;
@@ -57,15 +58,15 @@ class StageStore implements StageVersions {
     }
 
     /** What is placed on the pages of a lesson, by page, and on all of them, by the lesson's own id. */
-    Map<String, Placed> ofLesson(String lessonId) {
+    Map<String, Placed> ofLesson(LessonRef lesson) {
         return looking
                 .select(STAGE.OWNER_ID, STAGE_VERSION.THINGS, STAGE_VERSION.MANNER)
                 .from(STAGE)
                 .join(STAGE_VERSION)
                 .on(STAGE_VERSION.OWNER_ID.eq(STAGE.OWNER_ID), STAGE_VERSION.NUMBER.eq(STAGE.VERSION))
                 .where(STAGE.OWNER_ID
-                        .eq(lessonId)
-                        .or(STAGE.OWNER_ID.in(select(PAGE.ID).from(PAGE).where(PAGE.LESSON_ID.eq(lessonId)))))
+                        .eq(lesson.id())
+                        .or(STAGE.OWNER_ID.in(select(PAGE.ID).from(PAGE).where(PAGE.LESSON_ID.eq(lesson.id())))))
                 .fetch()
                 .stream()
                 .collect(Collectors.toMap(row -> row.get(STAGE.OWNER_ID), this::placed));
@@ -128,9 +129,9 @@ class StageStore implements StageVersions {
     }
 
     /** From now on a picture may be placed on the pages of a lesson. */
-    void addPicture(String lessonId, String hash, String type) {
+    void addPicture(LessonRef lesson, String hash, String type) {
         writing.insertInto(STAGE_PICTURE)
-                .set(STAGE_PICTURE.LESSON_ID, lessonId)
+                .set(STAGE_PICTURE.LESSON_ID, lesson.id())
                 .set(STAGE_PICTURE.HASH, hash)
                 .set(STAGE_PICTURE.TYPE, type)
                 .onConflictDoNothing()
@@ -138,9 +139,9 @@ class StageStore implements StageVersions {
     }
 
     /** The media types of the pictures that may be placed on the pages of a lesson, by their names. */
-    Map<String, String> pictures(String lessonId) {
+    Map<String, String> pictures(LessonRef lesson) {
         return looking.selectFrom(STAGE_PICTURE)
-                .where(STAGE_PICTURE.LESSON_ID.eq(lessonId))
+                .where(STAGE_PICTURE.LESSON_ID.eq(lesson.id()))
                 .fetchMap(STAGE_PICTURE.HASH, STAGE_PICTURE.TYPE);
     }
 }

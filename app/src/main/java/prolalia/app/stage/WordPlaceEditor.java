@@ -7,9 +7,10 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.history.LessonHistory;
 import prolalia.app.history.LessonHistory.Outcome;
 import prolalia.app.lesson.LessonAccess;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.LineStore;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.Line;
@@ -27,11 +28,11 @@ import prolalia.core.script.ScriptEdits.PlacedLine;
 class WordPlaceEditor {
     private final LessonService lessons;
     private final LessonAccess access;
-    private final LineStore lines;
+    private final LessonLines lines;
     private final LessonHistory history;
     private final PageInk ink;
 
-    WordPlaceEditor(LessonService lessons, LessonAccess access, LineStore lines, LessonHistory history, PageInk ink) {
+    WordPlaceEditor(LessonService lessons, LessonAccess access, LessonLines lines, LessonHistory history, PageInk ink) {
         this.lessons = lessons;
         this.access = access;
         this.lines = lines;
@@ -40,7 +41,7 @@ class WordPlaceEditor {
     }
 
     List<PlacedWord> words(Teacher teacher, String lessonId, String pageId, String lineId) {
-        return line(page(teacher, lessonId, pageId, Right.READ), lineId)
+        return line(page(teacher, access.require(teacher, lessonId, Right.READ), pageId), lineId)
                 .traits()
                 .places()
                 .words();
@@ -55,13 +56,14 @@ class WordPlaceEditor {
      */
     List<PlacedWord> move(
             Teacher teacher, String lessonId, String pageId, String lineId, List<PlacedWord> seen, List<Area> areas) {
-        Line line = line(page(teacher, lessonId, pageId, Right.PLACE), lineId);
+        LessonRef lesson = access.require(teacher, lessonId, Right.PLACE);
+        Line line = line(page(teacher, lesson, pageId), lineId);
         WordPlaces before = before(line, seen);
         if (areas.size() != seen.size()) {
             throw new StageRefusedException(StageRefusal.ELSEWHERE);
         }
         return keep(
-                lessonId,
+                lesson,
                 lineId,
                 before,
                 before.at(areas.stream().map(Area::onPage).toList()));
@@ -75,14 +77,15 @@ class WordPlaceEditor {
      */
     List<PlacedWord> find(
             Teacher teacher, String lessonId, String pageId, String lineId, List<PlacedWord> seen, Area part) {
-        PageView page = page(teacher, lessonId, pageId, Right.PLACE);
+        LessonRef lesson = access.require(teacher, lessonId, Right.PLACE);
+        PageView page = page(teacher, lesson, pageId);
         Line line = line(page, lineId);
         WordPlaces before = before(line, seen);
         WordPlaces found = InkWords.find(ink.fine(page.page().pictureHash()), part.onPage(), line.words());
         if (found.areUnknown()) {
             throw new StageRefusedException(StageRefusal.NO_WORDS);
         }
-        return keep(lessonId, lineId, before, found);
+        return keep(lesson, lineId, before, found);
     }
 
     /** Where the words stand, if that is where they were seen. */
@@ -94,7 +97,7 @@ class WordPlaceEditor {
         return places;
     }
 
-    private List<PlacedWord> keep(String lessonId, String lineId, WordPlaces before, WordPlaces after) {
+    private List<PlacedWord> keep(LessonRef lesson, String lineId, WordPlaces before, WordPlaces after) {
         LineShape shape = lines.shape(lineId);
         if (!shape.traits().places().equals(before)) {
             throw new StageRefusedException(StageRefusal.ELSEWHERE);
@@ -102,15 +105,14 @@ class WordPlaceEditor {
         Optional<LessonChange> change =
                 new ScriptEdits(List.of(new PlacedLine(lineId, shape))).changePlaces(lineId, after);
         // Moved in this very moment by somebody else, it is not made.
-        if (history.make(lessonId, change).outcome() == Outcome.CHANGED_MEANWHILE) {
+        if (history.make(lesson, change).outcome() == Outcome.CHANGED_MEANWHILE) {
             throw new StageRefusedException(StageRefusal.ELSEWHERE);
         }
         return after.words();
     }
 
-    private PageView page(Teacher teacher, String lessonId, String pageId, Right right) {
-        access.require(teacher, lessonId, right);
-        return StageService.page(lessons.lesson(teacher, lessonId), pageId);
+    private PageView page(Teacher teacher, LessonRef lesson, String pageId) {
+        return StageService.page(lessons.lesson(teacher, lesson.id()), pageId);
     }
 
     private static Line line(PageView page, String lineId) {

@@ -2,6 +2,7 @@ package prolalia.app.station;
 
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.lesson.LessonRef;
 
 /** What other rooms ask of rotations. */
 @Component
@@ -13,13 +14,13 @@ public class RoomPlans {
     }
 
     /** Whether groups go from each station of a lesson to the next. */
-    public boolean areMade(String lessonId) {
-        return store.of(lessonId).map(plan -> !plan.groups().isEmpty()).orElse(false);
+    public boolean areMade(LessonRef lesson) {
+        return store.of(lesson).map(plan -> !plan.groups().isEmpty()).orElse(false);
     }
 
     /** @param names of groups, one in each row; each group is everywhere once */
     @Transactional
-    public void plan(String lessonId, String names, int minutes) {
-        store.keep(lessonId, new RotationPlan(RotationPlan.named(names, 0), minutes, 0, null, null));
+    public void plan(LessonRef lesson, String names, int minutes) {
+        store.keep(lesson, new RotationPlan(RotationPlan.named(names, 0), minutes, 0, null, null));
     }
 }

@@ -11,7 +11,7 @@ import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.LessonStore;
+import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.NotFoundException;
@@ -25,10 +25,10 @@ class RotationService {
     private final RotationStore store;
     private final LessonAccess access;
     private final LessonService lessons;
-    private final LessonStore stored;
+    private final Lessons stored;
     private final Clock clock;
 
-    RotationService(RotationStore store, LessonAccess access, LessonService lessons, LessonStore stored, Clock clock) {
+    RotationService(RotationStore store, LessonAccess access, LessonService lessons, Lessons stored, Clock clock) {
         this.store = store;
         this.access = access;
         this.lessons = lessons;
@@ -82,7 +82,7 @@ class RotationService {
         if (lesson.summary().shelf()) {
             throw new NotFoundException("lesson");
         }
-        RotationPlan plan = store.of(lessonId).orElse(RotationPlan.NEW);
+        RotationPlan plan = store.of(lesson.ref()).orElse(RotationPlan.NEW);
         List<Station> stations = new ArrayList<>();
         for (PageView page : lesson.pages()) {
             String title = page.page().title();
@@ -103,7 +103,7 @@ class RotationService {
     /** Her standing lines that are voiced. */
     private List<ScriptLine> signals(Teacher teacher) {
         return stored.shelf(teacher.id())
-                .map(shelf -> stored.script(shelf.id()).stream()
+                .map(shelf -> stored.script(shelf).stream()
                         .filter(line -> line.line().kept().isPresent() && line.soundHash() != null)
                         .toList())
                 .orElse(List.of());
@@ -117,7 +117,7 @@ class RotationService {
             throw new IllegalArgumentException("No rotation");
         }
         store.keep(
-                lesson.id(),
+                lesson,
                 new RotationPlan(
                         RotationPlan.named(names, groups),
                         minutes,
@@ -129,12 +129,12 @@ class RotationService {
                                 .orElse(null),
                         null));
         // What a station shows of the next one is another thing now.
-        stored.touch(lesson.id(), clock.millis());
+        stored.touch(lesson, clock.millis());
     }
 
     @Transactional
     void press(Teacher teacher, String lessonId, Press press) {
-        access.require(teacher, lessonId, Right.GIVE_OUT);
+        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
         View view = view(teacher, lessonId);
         if (view.rotation() == null) {
             return;
@@ -148,11 +148,11 @@ class RotationService {
                             view.plan().minutes(), view.rotation().rounds(), now);
             RotationPlan plan = view.plan();
             store.keep(
-                    lessonId,
+                    lesson,
                     new RotationPlan(
                             plan.groups(), plan.minutes(), view.rotation().rounds(), plan.signalLineId(), started));
         } else if (running != null) {
-            store.keep(lessonId, view.plan().with(pressed(running, press, now)));
+            store.keep(lesson, view.plan().with(pressed(running, press, now)));
         }
     }
 
@@ -172,9 +172,9 @@ class RotationService {
     record Now(boolean started, boolean halted, int round, long left, long length, int rounds, long nowMs) {}
 
     Now now(Teacher teacher, String lessonId) {
-        access.require(teacher, lessonId, Right.READ);
+        LessonRef lesson = access.require(teacher, lessonId, Right.READ);
         long now = clock.millis();
-        RotationClock running = store.of(lessonId).orElse(RotationPlan.NEW).clock();
+        RotationClock running = store.of(lesson).orElse(RotationPlan.NEW).clock();
         if (running == null) {
             return new Now(false, false, 0, 0, 0, 0, now);
         }

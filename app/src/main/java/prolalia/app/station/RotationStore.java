@@ -7,6 +7,7 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.db.tables.records.RotationRecord;
 import prolalia.core.station.RotationClock;
 
@@ -22,9 +23,9 @@ class RotationStore {
         this.looking = looking;
     }
 
-    Optional<RotationPlan> of(String lessonId) {
+    Optional<RotationPlan> of(LessonRef lesson) {
         return looking.selectFrom(ROTATION)
-                .where(ROTATION.LESSON_ID.eq(lessonId))
+                .where(ROTATION.LESSON_ID.eq(lesson.id()))
                 .fetchOptional(row -> {
                     List<String> groups = row.getGroupNames()
                             .lines()
@@ -51,9 +52,9 @@ class RotationStore {
                         row.getClockHalted());
     }
 
-    void keep(String lessonId, RotationPlan plan) {
+    void keep(LessonRef lesson, RotationPlan plan) {
         RotationRecord row = new RotationRecord();
-        row.setLessonId(lessonId);
+        row.setLessonId(lesson.id());
         row.setGroupNames(String.join("\n", plan.groups()));
         row.setMinutes(plan.minutes());
         row.setRounds(plan.rounds());

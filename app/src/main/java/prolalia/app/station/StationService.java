@@ -4,9 +4,10 @@ import java.time.Clock;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
 import prolalia.app.platform.Messages;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.station.Rotation;
@@ -15,12 +16,12 @@ import prolalia.core.station.Rotation;
 @Service
 class StationService {
     private final LessonService lessons;
-    private final PageStore pages;
-    private final LineStore lines;
+    private final LessonPages pages;
+    private final LessonLines lines;
     private final Messages messages;
     private final Clock clock;
 
-    StationService(LessonService lessons, PageStore pages, LineStore lines, Messages messages, Clock clock) {
+    StationService(LessonService lessons, LessonPages pages, LessonLines lines, Messages messages, Clock clock) {
         this.lessons = lessons;
         this.pages = pages;
         this.lines = lines;
@@ -32,7 +33,7 @@ class StationService {
     @Transactional
     String makeSet(Teacher teacher, String title, int count) {
         String named = title.isBlank() ? messages.say("stations.untitled") : title;
-        String lesson = lessons.beginEmpty(teacher, named);
+        LessonRef lesson = lessons.beginEmpty(teacher, named);
         for (int station = 1; station <= Math.max(1, Math.min(Rotation.MOST, count)); station++) {
             String page = pages.add(lesson, clock.millis());
             pages.setTitle(page, messages.say("stations.name", station));
@@ -40,6 +41,6 @@ class StationService {
             lines.add(page, LineKind.QUESTION, "");
             lines.add(page, LineKind.HINT, "");
         }
-        return lesson;
+        return lesson.id();
     }
 }

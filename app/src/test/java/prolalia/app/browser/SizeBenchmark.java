@@ -6,9 +6,10 @@ import java.util.Arrays;
 import java.util.List;
 import prolalia.app.account.AccountService;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonLines;
+import prolalia.app.lesson.LessonPages;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LineStore;
-import prolalia.app.lesson.PageStore;
 import prolalia.app.web.Visitor;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.script.PastedScript.ReadLine;
@@ -30,30 +31,48 @@ public final class SizeBenchmark {
     public static void main(String[] arguments) throws Exception {
         try (BenchmarkHouse house = new BenchmarkHouse()) {
             LessonService lessons = house.bean(LessonService.class);
-            PageStore pages = house.bean(PageStore.class);
-            LineStore lines = house.bean(LineStore.class);
+            LessonPages pages = house.bean(LessonPages.class);
+            LessonLines lines = house.bean(LessonLines.class);
             Teacher ines = house.bean(AccountService.class)
                     .teacher("ines")
                     .orElseThrow()
                     .actor();
             for (int lesson = 0; lesson < LESSONS; lesson++) {
-                String id = lessons.beginEmpty(ines, "Lesson " + lesson);
-                lines.addAll(pages.add(id, lesson), script(LINES_EACH));
+                LessonRef made = lessons.beginEmpty(ines, "Lesson " + lesson);
+                lines.addAll(pages.add(made, lesson), script(LINES_EACH));
             }
-            String longScript = lessons.beginEmpty(ines, "2,000 lines");
+            LessonRef longScript = lessons.beginEmpty(ines, "2,000 lines");
             lines.addAll(pages.add(longScript, 0), script(LINES));
-            String manyPages = lessons.beginEmpty(ines, "200 pages");
+            LessonRef manyPages = lessons.beginEmpty(ines, "200 pages");
             for (int page = 0; page < PAGES; page++) {
                 lines.addAll(pages.add(manyPages, page), script(LINES_A_PAGE));
             }
             Visitor visitor = Visitor.ines(house.address);
-            String link = visitor.linkTo(manyPages);
+            String link = visitor.linkTo(manyPages.id());
             Page desk = house.desk();
             measure(house, visitor, desk, "desk of " + LESSONS + " lessons", "/", "main");
-            measure(house, visitor, desk, "script of " + LINES + " lines", "/lessons/" + longScript, "[data-ready]");
-            measure(house, visitor, desk, "script of " + PAGES + " pages", "/lessons/" + manyPages, "[data-ready]");
-            measure(house, visitor, desk, "stage of page 100", "/lessons/" + manyPages + "/pages/100", "main");
-            measure(house, visitor, desk, "paths of " + PAGES + " pages", "/lessons/" + manyPages + "/paths", "main");
+            measure(
+                    house,
+                    visitor,
+                    desk,
+                    "script of " + LINES + " lines",
+                    "/lessons/" + longScript.id(),
+                    "[data-ready]");
+            measure(
+                    house,
+                    visitor,
+                    desk,
+                    "script of " + PAGES + " pages",
+                    "/lessons/" + manyPages.id(),
+                    "[data-ready]");
+            measure(house, visitor, desk, "stage of page 100", "/lessons/" + manyPages.id() + "/pages/100", "main");
+            measure(
+                    house,
+                    visitor,
+                    desk,
+                    "paths of " + PAGES + " pages",
+                    "/lessons/" + manyPages.id() + "/paths",
+                    "main");
             measure(house, visitor, desk, "student's page of " + PAGES, link + "/100", "main");
         }
     }

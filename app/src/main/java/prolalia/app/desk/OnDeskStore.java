@@ -1,4 +1,4 @@
-package prolalia.app.lesson;
+package prolalia.app.desk;
 
 import static prolalia.app.platform.db.Tables.DESK_FOLDER;
 import static prolalia.app.platform.db.Tables.ON_DESK;
@@ -8,10 +8,11 @@ import java.util.Map;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.lesson.LessonRef;
 
 /** How lessons lie on somebody's desk: in which folder of hers, and when she opened them last. */
 @Repository
-public class OnDeskStore {
+class OnDeskStore {
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -25,35 +26,24 @@ public class OnDeskStore {
 
     public record Folder(String id, String name) {}
 
-    public Map<String, Place> places(String teacherId) {
+    Map<String, Place> places(String teacherId) {
         return looking.selectFrom(ON_DESK)
                 .where(ON_DESK.TEACHER_ID.eq(teacherId))
                 .fetchMap(ON_DESK.LESSON_ID, row -> new Place(row.getOpenedAt(), row.getFolderId()));
     }
 
-    public List<Folder> folders(String teacherId) {
+    List<Folder> folders(String teacherId) {
         return looking.selectFrom(DESK_FOLDER)
                 .where(DESK_FOLDER.TEACHER_ID.eq(teacherId))
                 .orderBy(DESK_FOLDER.NAME)
                 .fetch(row -> new Folder(row.getId(), row.getName()));
     }
 
-    void opened(String teacherId, String lessonId, long now) {
-        writing.insertInto(ON_DESK)
-                .set(ON_DESK.TEACHER_ID, teacherId)
-                .set(ON_DESK.LESSON_ID, lessonId)
-                .set(ON_DESK.OPENED_AT, now)
-                .onConflict(ON_DESK.TEACHER_ID, ON_DESK.LESSON_ID)
-                .doUpdate()
-                .set(ON_DESK.OPENED_AT, now)
-                .execute();
-    }
-
     /** @param folderId null: into none */
-    public void put(String teacherId, String lessonId, String folderId) {
+    void put(String teacherId, LessonRef lesson, String folderId) {
         writing.insertInto(ON_DESK)
                 .set(ON_DESK.TEACHER_ID, teacherId)
-                .set(ON_DESK.LESSON_ID, lessonId)
+                .set(ON_DESK.LESSON_ID, lesson.id())
                 .set(ON_DESK.FOLDER_ID, folderId)
                 .onConflict(ON_DESK.TEACHER_ID, ON_DESK.LESSON_ID)
                 .doUpdate()
@@ -61,7 +51,7 @@ public class OnDeskStore {
                 .execute();
     }
 
-    public void addFolder(String id, String teacherId, String name) {
+    void addFolder(String id, String teacherId, String name) {
         writing.insertInto(DESK_FOLDER)
                 .set(DESK_FOLDER.ID, id)
                 .set(DESK_FOLDER.TEACHER_ID, teacherId)
@@ -70,7 +60,7 @@ public class OnDeskStore {
     }
 
     /** What lay in it lies in none. */
-    public void removeFolder(String id) {
+    void removeFolder(String id) {
         writing.update(ON_DESK)
                 .setNull(ON_DESK.FOLDER_ID)
                 .where(ON_DESK.FOLDER_ID.eq(id))

@@ -1,5 +1,6 @@
-package prolalia.app.lesson;
+package prolalia.app.library;
 
+import static org.jooq.impl.DSL.nullif;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PROMPT_LINE;
@@ -12,11 +13,16 @@ import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.lesson.LessonSummary;
 import prolalia.core.lesson.Prompt;
 
 /** What a student's page says itself, in the voices of teachers who said it. */
 @Repository
-public class PromptStore {
+class PromptStore {
+    /** The MP3 of a take; null until it is made. */
+    private static final Field<String> HEARD =
+            nullif(TAKE.SOUND_HASH, TAKE.ORIGINAL_HASH).as("heard");
+
     private final DSLContext writing;
     private final DSLContext looking;
 
@@ -25,11 +31,7 @@ public class PromptStore {
         this.looking = looking;
     }
 
-    /** @param takeId the kept take of the standing line that says it */
-    /** @param soundHash null when it isn't made as yet */
-    public record Voice(String takeId, String soundHash, String words) {}
-
-    public void add(String teacherId, Prompt prompt, String lineId) {
+    void add(String teacherId, Prompt prompt, String lineId) {
         writing.insertInto(PROMPT_LINE)
                 .set(PROMPT_LINE.TEACHER_ID, teacherId)
                 .set(PROMPT_LINE.PROMPT, prompt.name())
@@ -41,7 +43,7 @@ public class PromptStore {
     }
 
     /** The page of the shelf on which a teacher's prompts stand, by prompt; those whose line was taken out are missing. */
-    public Map<Prompt, String> lines(String teacherId) {
+    Map<Prompt, String> lines(String teacherId) {
         return looking.select(PROMPT_LINE.PROMPT, LINE.ID)
                 .from(PROMPT_LINE)
                 .join(LINE)
@@ -51,19 +53,19 @@ public class PromptStore {
     }
 
     /** Those that the teacher of a lesson has voiced. */
-    public Map<Prompt, Voice> ofLesson(String lessonId) {
+    Map<Prompt, PromptVoice> ofLesson(LessonSummary lesson) {
         Field<String> teacher =
-                DSL.field(DSL.select(LESSON.TEACHER_ID).from(LESSON).where(LESSON.ID.eq(lessonId)));
+                DSL.field(DSL.select(LESSON.TEACHER_ID).from(LESSON).where(LESSON.ID.eq(lesson.id())));
         return voices(PROMPT_LINE.TEACHER_ID.eq(teacher));
     }
 
     /** Those that a teacher has voiced. */
-    public Map<Prompt, Voice> ofTeacher(String teacherId) {
+    Map<Prompt, PromptVoice> ofTeacher(String teacherId) {
         return voices(PROMPT_LINE.TEACHER_ID.eq(teacherId));
     }
 
-    private Map<Prompt, Voice> voices(Condition condition) {
-        return looking.select(PROMPT_LINE.PROMPT, TAKE.ID, LessonStore.HEARD, LINE.WORDS)
+    private Map<Prompt, PromptVoice> voices(Condition condition) {
+        return looking.select(PROMPT_LINE.PROMPT, TAKE.ID, HEARD, LINE.WORDS)
                 .from(PROMPT_LINE)
                 .join(LINE)
                 .on(LINE.ID.eq(PROMPT_LINE.LINE_ID))
@@ -72,6 +74,6 @@ public class PromptStore {
                 .where(condition, LINE.REMOVED_AT.isNull())
                 .fetchMap(
                         row -> Prompt.valueOf(row.get(PROMPT_LINE.PROMPT)),
-                        row -> new Voice(row.get(TAKE.ID), row.get(LessonStore.HEARD), row.get(LINE.WORDS)));
+                        row -> new PromptVoice(row.get(TAKE.ID), row.get(HEARD), row.get(LINE.WORDS)));
     }
 }
