@@ -282,6 +282,8 @@ final class Routes {
             new Route(GET, "/lessons/{id}/lesson.zip", Who.OWNER),
             new Route(POST, "/lessons/{id}/link", Who.OWNER),
             new Route(POST, "/lessons/{id}/link/open", Who.OWNER),
+            new Route(POST, "/lessons/{id}/link/preview", Who.OWNER),
+            new Route(POST, "/lessons/{id}/link/preview/end", Who.OWNER),
             new Route(POST, "/lessons/{id}/link/renew", Who.OWNER),
             new Route(POST, "/lessons/{id}/link/withdraw", Who.OWNER),
             new Route(GET, "/lessons/{id}/pages", Who.OWNER),

@@ -28,6 +28,7 @@ import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.school.SchoolService;
+import prolalia.app.school.SchoolSettings;
 import prolalia.app.sharing.LinkService;
 import prolalia.app.stage.StageService;
 import prolalia.core.answer.AnswerKind;
@@ -120,7 +121,7 @@ class DemoData implements SmartInitializingSingleton {
         if (!accounts.needsFirstAccount()) {
             return;
         }
-        school.save("Tern Lane School", MINUTES, MONTHS, "");
+        school.save(new SchoolSettings("Tern Lane School", MINUTES * 60_000L, MONTHS, null));
         // Nobody knows these passwords: the demo is entered by its button alone.
         accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken(), Role.ADMIN);
         accounts.add(DemoTeacher.SECOND_FULL_NAME, DemoTeacher.SECOND_SIGN_IN_NAME, Ids.newToken());

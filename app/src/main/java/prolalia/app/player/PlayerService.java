@@ -13,6 +13,7 @@ import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sharing.Link;
+import prolalia.app.sharing.LinkPurpose;
 import prolalia.app.sharing.LinkService;
 import prolalia.app.sharing.LinkUse;
 import prolalia.app.stage.StageService;
@@ -296,7 +297,13 @@ public class PlayerService {
 
     /** A child asked for a hint of a lesson. */
     void asked(String token, String lineId) {
-        asked(open(token).lesson(), lineId);
+        PublishedLesson lesson = open(token).lesson();
+        // Who looks at it before it is given out isn't a child.
+        if (links.follow(token)
+                .filter(target -> target.link().purpose() == LinkPurpose.PREVIEW)
+                .isEmpty()) {
+            asked(lesson, lineId);
+        }
     }
 
     public void asked(PublishedLesson lesson, String lineId) {

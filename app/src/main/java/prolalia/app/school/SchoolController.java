@@ -1,12 +1,15 @@
 package prolalia.app.school;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.Optional;
+import jakarta.validation.Valid;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.validation.BindingResult;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 
@@ -27,11 +30,7 @@ class SchoolController {
 
     @GetMapping("/school")
     String settings(@RequestParam(required = false) String saved, Model model) {
-        SchoolSettings settings = school.settings();
-        model.addAttribute("name", settings.name());
-        model.addAttribute("minutes", settings.longestRecordingMinutes());
-        model.addAttribute("keep", settings.keepMonths());
-        model.addAttribute("address", settings.address());
+        model.addAttribute("form", SchoolForm.of(school.settings()));
         model.addAttribute("saved", saved != null);
         return "school/settings";
     }
@@ -39,32 +38,14 @@ class SchoolController {
     @PostMapping("/school")
     String save(
             @AuthenticationPrincipal UserDetails admin,
-            @RequestParam String name,
-            @RequestParam(defaultValue = "") String minutes,
-            @RequestParam(defaultValue = "12") String keep,
-            @RequestParam(defaultValue = "") String address,
-            HttpServletResponse response,
-            Model model) {
-        Optional<SchoolService.Fault> fault =
-                school.save(admin.getUsername(), name, whole(minutes), whole(keep), address);
-        if (fault.isEmpty()) {
-            return "redirect:/school?saved";
+            @Valid @ModelAttribute("form") SchoolForm form,
+            BindingResult faults,
+            HttpServletResponse response) {
+        if (faults.hasErrors()) {
+            response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+            return "school/settings";
         }
-        response.setStatus(422);
-        model.addAttribute("name", name);
-        model.addAttribute("minutes", minutes);
-        model.addAttribute("keep", keep);
-        model.addAttribute("address", address);
-        model.addAttribute("fault", fault.get().name());
-        model.addAttribute("saved", false);
-        return "school/settings";
-    }
-
-    private static int whole(String number) {
-        try {
-            return Integer.parseInt(number.strip());
-        } catch (NumberFormatException unreadable) {
-            return 0;
-        }
+        school.save(admin.getUsername(), form.settings());
+        return "redirect:/school?saved";
     }
 }

@@ -73,6 +73,12 @@ class GiveOutController {
         model.addAttribute("withdrawn", given.withdrawn());
         model.addAttribute("thisMachineOnly", address.thisMachineOnly());
         model.addAttribute("code", link.map(CodeImage::of).orElse(null));
+        Optional<String> preview = Optional.ofNullable(given.preview()).map(each -> each.address(address.base()));
+        model.addAttribute("preview", preview.orElse(null));
+        model.addAttribute(
+                "previewEnds", given.preview() == null ? null : given.preview().endsAt());
+        model.addAttribute("previewCode", preview.map(CodeImage::of).orElse(null));
+        model.addAttribute("when", messages);
         model.addAttribute("litWays", WordsLit.values());
         model.addAttribute("words", messages.forBrowser("giveout"));
         return "sharing/give-out";
@@ -128,6 +134,18 @@ class GiveOutController {
     String renew(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         links.renew(teacher.actor(), id);
         return "redirect:/lessons/" + id + "/give-out";
+    }
+
+    @PostMapping("/lessons/{id}/link/preview")
+    String preview(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        links.preview(teacher.actor(), id);
+        return "redirect:/lessons/" + id + "/give-out#preview";
+    }
+
+    @PostMapping("/lessons/{id}/link/preview/end")
+    String endPreview(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        links.endPreview(teacher.actor(), id);
+        return "redirect:/lessons/" + id + "/give-out#preview";
     }
 
     @GetMapping(path = "/lessons/{id}/code.svg")

@@ -29,7 +29,7 @@ public record Link(
         String printedBase) {
     /** What is after the address of the school. */
     public String path() {
-        return purpose == LinkPurpose.GIVEN ? "/l/" + token : "/c/" + token;
+        return purpose.isCode() ? "/c/" + token : "/l/" + token;
     }
 
     /**
@@ -39,7 +39,7 @@ public record Link(
     public String address(String base) {
         String address = base + path();
         boolean hasPath = base.indexOf('/', base.indexOf("//") + 2) >= 0;
-        return purpose == LinkPurpose.GIVEN || hasPath ? address : address.toUpperCase(Locale.ROOT);
+        return !purpose.isCode() || hasPath ? address : address.toUpperCase(Locale.ROOT);
     }
 
     /** @param now in ms since 1970 */

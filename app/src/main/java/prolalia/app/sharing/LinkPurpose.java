@@ -9,7 +9,14 @@ public enum LinkPurpose {
     /** A place in the room, reached by its code. */
     STATION,
     /** A place on paper, reached by its code. */
-    PAPER;
+    PAPER,
+    /** Looked at as students will meet it, before it is given out: it ends by itself. */
+    PREVIEW;
+
+    /** Whether it is reached by a code of its own; otherwise by what is sent. */
+    boolean isCode() {
+        return this == STATION || this == PAPER;
+    }
 
     String stored() {
         return name().toLowerCase(Locale.ROOT);

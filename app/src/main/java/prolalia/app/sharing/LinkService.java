@@ -1,6 +1,7 @@
 package prolalia.app.sharing;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.temporal.ChronoField;
@@ -19,6 +20,8 @@ import prolalia.app.school.AuditLog.Deed;
 /** Links to lessons. They are made when somebody asks for one, never because somebody looks. */
 @Service
 public class LinkService {
+    private static final Duration PREVIEW_HOLDS = Duration.ofDays(1);
+
     private final LinkStore links;
     private final LessonAccess access;
     private final Lessons lessons;
@@ -51,8 +54,9 @@ public class LinkService {
      *
      * @param token of the link that holds; null: there is none
      * @param withdrawn whether there was one, which can be opened again
+     * @param preview the link by which it is looked at before it is given out; null: none holds
      */
-    public record Given(String token, boolean withdrawn) {
+    public record Given(String token, boolean withdrawn, Link preview) {
         Optional<String> link() {
             return Optional.ofNullable(token);
         }
@@ -84,9 +88,11 @@ public class LinkService {
     }
 
     Given given(Teacher teacher, String lessonId) {
-        Optional<Link> newest = links.newest(toGiveOut(teacher, lessonId), LinkPurpose.GIVEN);
+        LessonRef lesson = toGiveOut(teacher, lessonId);
+        Optional<Link> newest = links.newest(lesson, LinkPurpose.GIVEN);
+        Optional<Link> preview = links.newest(lesson, LinkPurpose.PREVIEW).filter(link -> link.holds(clock.millis()));
         boolean withdrawn = newest.map(Link::withdrawn).orElse(false);
-        return new Given(withdrawn ? null : newest.map(Link::token).orElse(null), withdrawn);
+        return new Given(withdrawn ? null : newest.map(Link::token).orElse(null), withdrawn, preview.orElse(null));
     }
 
     /** Gives the lesson out, unless it is; answers its token. */
@@ -122,6 +128,20 @@ public class LinkService {
         add(teacher, toGiveOut(teacher, lessonId));
     }
 
+    /** Makes a link by which the lesson is met as students will meet it; those that were made before hold no more. */
+    @Transactional
+    public void preview(Teacher teacher, String lessonId) {
+        LessonRef lesson = toGiveOut(teacher, lessonId);
+        long now = clock.millis();
+        links.withdrawAll(lesson, LinkPurpose.PREVIEW, now);
+        links.add(lesson, LinkPurpose.PREVIEW, Ids.newToken(), now + PREVIEW_HOLDS.toMillis(), now);
+    }
+
+    @Transactional
+    public void endPreview(Teacher teacher, String lessonId) {
+        links.withdrawAll(toGiveOut(teacher, lessonId), LinkPurpose.PREVIEW, clock.millis());
+    }
+
     private LessonRef toGiveOut(Teacher teacher, String lessonId) {
         return access.require(teacher, lessonId, Right.GIVE_OUT);
     }
@@ -129,7 +149,7 @@ public class LinkService {
     private String add(Teacher teacher, LessonRef lesson) {
         audit.note(teacher.id(), Deed.LINK_GIVEN, lesson.summary().title());
         String token = Ids.newToken();
-        links.add(lesson, LinkPurpose.GIVEN, token, clock.millis());
+        links.add(lesson, LinkPurpose.GIVEN, token, null, clock.millis());
         return token;
     }
 }

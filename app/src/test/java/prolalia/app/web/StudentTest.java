@@ -107,6 +107,20 @@ class StudentTest extends RunningHouse {
     }
 
     @Test
+    void aLessonIsLookedAtByALinkOfItsOwnBeforeItIsGivenOut() throws Exception {
+        String fresh = ines.lessonOf(ines.newLine("Nobody sees this as yet."));
+        String page = Visitor.text(ines.form("/lessons/" + fresh + "/link/preview"));
+        assertThat(page).contains("Nobody else comes in as yet", "It holds until");
+        String first = Visitor.first(page, "(/l/[^\"<]+)\"");
+        assertThat(child.page(first)).contains("Nobody sees this as yet.");
+        String second = Visitor.first(Visitor.text(ines.form("/lessons/" + fresh + "/link/preview")), "(/l/[^\"<]+)\"");
+        assertThat(child.get(first).statusCode()).as("one at a time").isEqualTo(410);
+        ines.form("/lessons/" + fresh + "/link/preview/end");
+        assertThat(child.get(second).statusCode()).isEqualTo(410);
+        assertThat(ines.page("/lessons/" + fresh + "/give-out")).doesNotContain("It holds until");
+    }
+
+    @Test
     void aLessonHoldsTwoHundredPages() throws Exception {
         String full = ines.lessonOf(ines.newLine("Page one."));
         for (int page = 2; page <= 200; page++) {
