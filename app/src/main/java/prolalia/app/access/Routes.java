@@ -152,6 +152,7 @@ final class Routes {
             new Route(GET, "/assignments/{id}/answers/{studentId}/{questionId}", Who.CLASS),
             new Route(POST, "/assignments/{id}/answers/{studentId}/{questionId}/points", Who.CLASS),
             new Route(GET, "/assignments/{id}/listen", Who.CLASS),
+            new Route(GET, "/classes/{id}/listen", Who.CLASS),
             new Route(GET, "/assignments/{id}/listen/{studentId}/{questionId}", Who.CLASS),
             new Route(POST, "/assignments/{id}/listen/{studentId}/{questionId}/points", Who.CLASS),
             new Route(POST, "/assignments/{id}/listen/{studentId}/{questionId}/note", Who.CLASS),

@@ -35,7 +35,8 @@ public class ClassLines {
     /** The pages of such a lesson. */
     public enum Part {
         NAMES,
-        GIVEN
+        GIVEN,
+        REMARKS
     }
 
     /** Makes the lesson of a class that is about to be made; answers it. */
@@ -68,11 +69,12 @@ public class ClassLines {
     public String add(String lessonId, Part part, LineKind kind, String words) {
         LessonRef lesson = ofHouse(lessonId);
         List<LessonPage> there = pages.of(lesson);
-        String page = there.size() > part.ordinal()
-                ? there.get(part.ordinal()).id()
-                : there.isEmpty()
-                        ? pages.add(lesson, clock.millis())
-                        : there.get(there.size() - 1).id();
+        String page = null;
+        for (int number = there.size(); number <= part.ordinal(); number++) {
+            // One that was taken out, or wasn't there when the class was made.
+            page = pages.add(lesson, clock.millis());
+        }
+        page = page == null ? there.get(part.ordinal()).id() : page;
         String line = lines.add(page, kind, words);
         lessons.touch(lesson, clock.millis());
         return line;
@@ -80,6 +82,11 @@ public class ClassLines {
 
     private LessonRef ofHouse(String lessonId) {
         return lessons.ofHouse(lessonId).orElseThrow(() -> new NotFoundException("lesson of a class"));
+    }
+
+    /** It isn't said any more. */
+    public void remove(String lineId) {
+        lines.remove(lineId, clock.millis());
     }
 
     public void setWords(String lineId, String words) {

@@ -1,5 +1,7 @@
 package prolalia.app.classroom;
 
+import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.nullif;
 import static prolalia.app.platform.db.Tables.ACCOMMODATION;
 import static prolalia.app.platform.db.Tables.ANSWER;
 import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
@@ -17,6 +19,7 @@ import static prolalia.app.platform.db.Tables.SCRIPT_CHANGE;
 import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 import static prolalia.app.platform.db.Tables.STUDENT;
 import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
+import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.VISIT;
 
 import java.time.Instant;
@@ -27,6 +30,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.core.answer.Given;
@@ -101,20 +105,27 @@ class StudentFileStore {
 
     List<SaidBack> saidBack(String studentId) {
         List<SaidBack> all = new ArrayList<>();
-        looking.select(ANSWER.ASKED, REMARK.WORDS, REMARK.SOUND_HASH, REMARK.MADE_AT)
+        // What was typed to her may have been read since.
+        Field<String> sound = coalesce(REMARK.SOUND_HASH, nullif(TAKE.SOUND_HASH, TAKE.ORIGINAL_HASH))
+                .as("heard");
+        looking.select(ANSWER.ASKED, REMARK.WORDS, sound, REMARK.MADE_AT)
                 .from(REMARK)
                 .join(ANSWER)
                 .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
                 .join(RESPONSE)
                 .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .leftJoin(LINE)
+                .on(LINE.ID.eq(REMARK.LINE_ID))
+                .leftJoin(TAKE)
+                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
                 .where(RESPONSE.STUDENT_ID.eq(studentId), REMARK.REMOVED_AT.isNull())
                 .orderBy(REMARK.MADE_AT)
                 .forEach(row -> all.add(new SaidBack(
                         json.readValue(row.get(ANSWER.ASKED), AskedThen.class).question(),
                         row.get(REMARK.WORDS),
-                        row.get(REMARK.SOUND_HASH) == null
+                        row.get(sound) == null
                                 ? null
-                                : new AnswerFile(row.get(REMARK.SOUND_HASH), "remark-" + (all.size() + 1) + ".mp3"),
+                                : new AnswerFile(row.get(sound), "remark-" + (all.size() + 1) + ".mp3"),
                         time(row.get(REMARK.MADE_AT)))));
         return all;
     }

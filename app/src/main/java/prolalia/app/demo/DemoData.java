@@ -140,6 +140,7 @@ class DemoData implements SmartInitializingSingleton {
                 bakery.summary(),
                 weather.summary());
         classes.plovers(ines.actor(), tobi.actor(), bean.summary());
+        voices.finish();
     }
 
     /** A worksheet as it comes in from a PDF; the first lines of its first page are voiced. */
@@ -182,6 +183,7 @@ class DemoData implements SmartInitializingSingleton {
                         PageElement.Text.Size.TINY,
                         Look.Tint.SLATE)));
         answered(lesson, pages);
+        voices.finish();
         lessons.touch(lesson, System.currentTimeMillis() - DAY_MS);
         return lesson;
     }
@@ -197,6 +199,7 @@ class DemoData implements SmartInitializingSingleton {
                 voices.keep(teacher, line.line().id(), "ruler/voice-" + voice++);
             }
         }
+        voices.finish();
         lessons.touch(lesson, made);
     }
 
@@ -249,6 +252,7 @@ class DemoData implements SmartInitializingSingleton {
         }
         lines.setIcon(script.get(0).line().id(), StepIcon.LOOK);
         lines.setIcon(script.get(script.size() - 1).line().id(), StepIcon.DRAW);
+        voices.finish();
         lessons.touch(lesson, System.currentTimeMillis());
         return lesson;
     }

@@ -92,6 +92,7 @@ class DemoForm {
         asked(Question.of(AnswerKind.PICTURE).withRequired(false), "Take a picture of the sky.");
         lines.addAll(pages.add(lesson, now), List.copyOf(read));
         read.clear();
+        voices.finish();
         lessons.touch(lesson, now);
         return lesson;
     }

@@ -50,6 +50,7 @@ class DemoStations {
             voices.keep(teacher, lines.add(page, LineKind.HINT, HELP), "garden/help");
         }
         plans.plan(lesson, "Herons\nGulls\nPuffins\nSandpipers", 8);
+        voices.finish();
         lessons.touch(lesson, made);
     }
 }

@@ -77,6 +77,11 @@ public class LessonLines {
         lines.make(step, now);
     }
 
+    /** Takes a line out; it can be put back for 30 days. */
+    public void remove(String lineId, long now) {
+        lines.remove(lineId, now);
+    }
+
     public void setWords(String lineId, String words) {
         lines.setWords(lineId, words);
     }

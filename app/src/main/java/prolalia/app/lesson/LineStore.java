@@ -267,6 +267,10 @@ class LineStore {
                 .execute();
     }
 
+    void remove(String lineId, long now) {
+        writing.update(LINE).set(LINE.REMOVED_AT, now).where(LINE.ID.eq(lineId)).execute();
+    }
+
     /** Nothing is heard any more wherever a take was. */
     void silence(String takeId) {
         writing.update(LINE)

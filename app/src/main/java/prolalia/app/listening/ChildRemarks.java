@@ -220,6 +220,7 @@ class ChildRemarks implements SpokenBack {
                     null,
                     null,
                     "",
+                    null,
                     sound.hash(),
                     sound.durationMs(),
                     RemarkPlace.WHOLE,

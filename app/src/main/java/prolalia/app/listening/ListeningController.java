@@ -17,7 +17,6 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -30,6 +29,7 @@ import prolalia.app.listening.ListeningService.Order;
 import prolalia.app.listening.ListeningService.Queue;
 import prolalia.app.listening.ListeningService.Which;
 import prolalia.app.listening.RemarkService.At;
+import prolalia.app.listening.RemarkService.Counted;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
@@ -41,7 +41,6 @@ import prolalia.core.answer.KeyText;
 
 /** The listening desk of something that was given. */
 @Controller
-@RequestMapping("/assignments/{id}/listen")
 class ListeningController {
     /** So many points are given by one key. */
     private static final int MOST_BY_KEY = 9;
@@ -68,7 +67,7 @@ class ListeningController {
         this.messages = messages;
     }
 
-    @GetMapping
+    @GetMapping("/assignments/{id}/listen")
     String desk(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
@@ -77,26 +76,53 @@ class ListeningController {
             @RequestParam(defaultValue = "AS_THEY_COME") Checked checked,
             Model model) {
         Queue queue = desk.queue(teacher.actor(), id, order, which, checked);
+        model.addAttribute("only", queue.assignments().get(0));
+        model.addAttribute(
+                "others", desk.others(teacher.actor(), queue.assignments().get(0)));
+        model.addAttribute("orders", List.of(Order.QUESTION, Order.CHILD));
+        return show(teacher, queue, order, which, checked, model);
+    }
+
+    /** What a class answered to all its lessons, in one queue. */
+    @GetMapping("/classes/{id}/listen")
+    String deskOfClass(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "LESSON") Order order,
+            @RequestParam(defaultValue = "OPEN") Which which,
+            @RequestParam(defaultValue = "AS_THEY_COME") Checked checked,
+            Model model) {
+        Queue queue = desk.queueOfClass(teacher.actor(), id, order, which, checked);
+        model.addAttribute("only", null);
+        model.addAttribute("others", List.of());
+        model.addAttribute("orders", List.of(Order.LESSON, Order.QUESTION, Order.CHILD));
+        return show(teacher, queue, order, which, checked, model);
+    }
+
+    private String show(SignedInTeacher teacher, Queue queue, Order order, Which which, Checked checked, Model model) {
         model.addAttribute("queue", queue);
         model.addAttribute("order", order);
         model.addAttribute("which", which);
         model.addAttribute("checked", checked);
-        model.addAttribute("others", desk.others(teacher.actor(), queue.assignment()));
-        model.addAttribute("waiting", remarks.waiting(teacher.actor(), id));
-        model.addAttribute("replied", remarks.repliedAt(teacher.actor(), id));
-        model.addAttribute("orders", Order.values());
+        List<Counted> counts = queue.assignments().stream()
+                .map(each -> remarks.counted(teacher.actor(), each.id()))
+                .toList();
+        model.addAttribute("counts", counts);
+        model.addAttribute(
+                "replied",
+                queue.assignments().stream()
+                        .flatMap(each -> remarks.repliedAt(teacher.actor(), each.id()).stream())
+                        .toList());
         model.addAttribute("whichOnes", Which.values());
         model.addAttribute("checkedOnes", Checked.values());
-        model.addAttribute(
-                "schoolClass",
-                classes.require(teacher.actor(), queue.assignment().classId()));
+        model.addAttribute("schoolClass", classes.require(teacher.actor(), queue.classId()));
         model.addAttribute("mayChange", teacher.role().teaches());
         model.addAttribute("words", messages.forBrowser("listening"));
         return "listening/desk";
     }
 
     /** One answer. */
-    @GetMapping("/{studentId}/{questionId}")
+    @GetMapping("/assignments/{id}/listen/{studentId}/{questionId}")
     String stop(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
@@ -108,7 +134,7 @@ class ListeningController {
         Heard heard = desk.hear(teacher.actor(), id, studentId, questionId);
         int most = heard.opened().mark().most();
         model.addAttribute("remarks", remarks.of(teacher.actor(), new At(id, studentId, questionId), heard.opened()));
-        model.addAttribute("waiting", remarks.waiting(teacher.actor(), id));
+        model.addAttribute("counted", remarks.counted(teacher.actor(), id));
         model.addAttribute("standing", teacher.role().teaches() ? remarks.standing(teacher.actor()) : List.of());
         model.addAttribute("rubrics", teacher.role().teaches() ? rubrics.of(teacher.actor()) : List.of());
         model.addAttribute("rubric", rubrics.ofQuestion(questionId).orElse(null));
@@ -136,7 +162,7 @@ class ListeningController {
      * @param answer that was heard
      * @param seen when what was seen of its points was said; 0: nobody had said it
      */
-    @PostMapping("/{studentId}/{questionId}/points")
+    @PostMapping("/assignments/{id}/listen/{studentId}/{questionId}/points")
     @ResponseBody
     ResponseEntity<Map<String, Object>> give(
             @AuthenticationPrincipal SignedInTeacher teacher,
@@ -172,7 +198,7 @@ class ListeningController {
     }
 
     /** @param levels for each criterion the index of its level, or -1; separated by spaces */
-    @PostMapping("/{studentId}/{questionId}/rubric")
+    @PostMapping("/assignments/{id}/listen/{studentId}/{questionId}/rubric")
     @ResponseBody
     ResponseEntity<Map<String, Object>> byRubric(
             @AuthenticationPrincipal SignedInTeacher teacher,
@@ -198,7 +224,7 @@ class ListeningController {
     }
 
     /** By which rubric answers to a question are judged, here and wherever it is asked. */
-    @PostMapping("/{studentId}/{questionId}/rubric/use")
+    @PostMapping("/assignments/{id}/listen/{studentId}/{questionId}/rubric/use")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void useRubric(
             @AuthenticationPrincipal SignedInTeacher teacher,
@@ -208,7 +234,7 @@ class ListeningController {
         desk.useRubric(teacher.actor(), id, questionId, rubric);
     }
 
-    @PostMapping("/{studentId}/{questionId}/note")
+    @PostMapping("/assignments/{id}/listen/{studentId}/{questionId}/note")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void note(
             @AuthenticationPrincipal SignedInTeacher teacher,
@@ -221,7 +247,7 @@ class ListeningController {
     }
 
     /** A child's name, as it is said between two answers. */
-    @GetMapping("/{studentId}/name.mp3")
+    @GetMapping("/assignments/{id}/listen/{studentId}/name.mp3")
     ResponseEntity<Resource> name(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,

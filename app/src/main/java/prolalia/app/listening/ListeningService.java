@@ -53,7 +53,9 @@ class ListeningService {
         /** Everybody's answer to one question, then to the next. */
         QUESTION,
         /** All of one child, then of the next. */
-        CHILD
+        CHILD,
+        /** Lesson after lesson. */
+        LESSON
     }
 
     /** Which answers are in the queue. */
@@ -74,7 +76,7 @@ class ListeningService {
     }
 
     /** An answer in the queue. */
-    record Stop(Answered answered, boolean flagged) {
+    record Stop(Assignment assignment, Answered answered, boolean flagged) {
         public ClassStudent student() {
             return answered.student();
         }
@@ -85,42 +87,74 @@ class ListeningService {
     }
 
     /**
-     * @param groups the stops under the question or the child that they belong to
-     * @param open how many of all answers nobody has marked as yet
+     * @param assignments to which there are answers
+     * @param groups the stops under the question, the child or the lesson that they belong to
      */
-    record Queue(Assignment assignment, Map<String, List<Stop>> groups, int size, int open) {}
+    record Queue(String classId, List<Assignment> assignments, Map<String, List<Stop>> groups, int size) {}
 
+    /** What was answered to one lesson. */
     Queue queue(Teacher teacher, String assignmentId, Order order, Which which, Checked checked) {
         Assignment assignment = assignments.seen(teacher, assignmentId);
-        Set<String> flagged = notes.flagged(assignmentId);
-        List<Answered> all = results.answered(teacher, assignmentId);
-        List<Stop> stops = new ArrayList<>();
-        for (Answered each : all) {
-            Stop stop = new Stop(each, flagged.contains(each.answer().id()));
-            if (isIn(which, stop)) {
-                stops.add(stop);
-            }
-        }
+        List<Stop> all = stops(teacher, assignment);
+        return new Queue(
+                assignment.classId(), List.of(assignment), groups(all, order, which, checked, false), in(which, all));
+    }
+
+    /** What a class answered to all its lessons. */
+    Queue queueOfClass(Teacher teacher, String classId, Order order, Which which, Checked checked) {
+        Map<String, Integer> open = results.open(teacher, classId);
+        List<Assignment> meant = assignments.ofClass(teacher, classId).stream()
+                .filter(each -> which != Which.OPEN || open.containsKey(each.id()))
+                .toList();
+        List<Stop> all =
+                meant.stream().flatMap(each -> stops(teacher, each).stream()).toList();
+        return new Queue(classId, meant, groups(all, order, which, checked, true), in(which, all));
+    }
+
+    private List<Stop> stops(Teacher teacher, Assignment assignment) {
+        Set<String> flagged = notes.flagged(assignment.id());
+        return results.answered(teacher, assignment.id()).stream()
+                .map(each -> new Stop(
+                        assignment, each, flagged.contains(each.answer().id())))
+                .toList();
+    }
+
+    private static int in(Which which, List<Stop> all) {
+        return (int) all.stream().filter(stop -> isIn(which, stop)).count();
+    }
+
+    /** @param named whether a question says of which lesson it is */
+    private static Map<String, List<Stop>> groups(
+            List<Stop> all, Order order, Which which, Checked checked, boolean named) {
+        Map<String, List<Stop>> groups = new LinkedHashMap<>();
+        // A question keeps its place, however its answers come.
+        Comparator<Stop> comparator = order == Order.CHILD
+                ? Comparator.comparing(stop -> stop.student().name())
+                : Comparator.comparing(stop -> 0);
+        all.stream()
+                .sorted(comparator)
+                .forEach(stop -> groups.computeIfAbsent(name(stop, order, named), unseen -> new ArrayList<>()));
+        List<Stop> stops =
+                new ArrayList<>(all.stream().filter(stop -> isIn(which, stop)).toList());
         if (checked != Checked.AS_THEY_COME) {
             boolean first = checked == Checked.FIRST;
             stops.sort(Comparator.comparing(stop -> stop.answered().checks().isEmpty() == first));
         }
-        Map<String, List<Stop>> groups = new LinkedHashMap<>();
-        if (order == Order.QUESTION) {
-            // A question keeps its place, however its answers come.
-            all.forEach(each -> groups.put(name(each), new ArrayList<>()));
-            stops.forEach(stop -> groups.get(name(stop.answered())).add(stop));
-        } else {
-            stops.stream()
-                    .sorted(Comparator.comparing(stop -> stop.student().name()))
-                    .forEach(stop -> groups.computeIfAbsent(stop.student().name(), unseen -> new ArrayList<>())
-                            .add(stop));
-        }
+        stops.forEach(stop -> groups.get(name(stop, order, named)).add(stop));
         groups.values().removeIf(List::isEmpty);
-        int open = (int) all.stream()
-                .filter(each -> each.mark().outcome() == Outcome.OPEN)
-                .count();
-        return new Queue(assignment, groups, stops.size(), open);
+        return groups;
+    }
+
+    private static String name(Stop stop, Order order, boolean named) {
+        Answered answered = stop.answered();
+        return switch (order) {
+            case CHILD -> stop.student().name();
+            case LESSON -> stop.assignment().title();
+            case QUESTION ->
+                (named ? stop.assignment().title() + " · " : "")
+                        + answered.question().number() + ". "
+                        + answered.question().words();
+        };
     }
 
     /** A lesson of the same class with answers that nobody has marked as yet. */
@@ -132,10 +166,6 @@ class ListeningService {
                 .filter(each -> !each.id().equals(assignment.id()) && open.containsKey(each.id()))
                 .map(each -> new Other(each.id(), each.title(), open.get(each.id())))
                 .toList();
-    }
-
-    private static String name(Answered answered) {
-        return answered.question().number() + ". " + answered.question().words();
     }
 
     private static boolean isIn(Which which, Stop stop) {

@@ -8,7 +8,8 @@ import prolalia.core.remark.RemarkPlace;
  * @param studentId whose answer it is
  * @param by the name of the teacher who made it; null: the child did
  * @param words typed, or those of a standing line; empty: it is heard alone
- * @param soundHash null: it is read alone
+ * @param lineId the line of its class that says it, once that is read; null: it is none
+ * @param soundHash null: it is read alone, or not voiced as yet
  * @param givenAt when the child could hear it; null: not yet
  * @param metAt when the other side heard or read it; null: not yet
  */
@@ -20,6 +21,7 @@ record Remark(
         String teacherId,
         String by,
         String words,
+        String lineId,
         String soundHash,
         Long durationMs,
         RemarkPlace place,
@@ -36,6 +38,11 @@ record Remark(
 
     public boolean isHeard() {
         return soundHash != null;
+    }
+
+    /** Whether a child who can't read learns nothing of it as yet. */
+    public boolean isToBeRead() {
+        return lineId != null && soundHash == null;
     }
 
     public boolean isNew() {

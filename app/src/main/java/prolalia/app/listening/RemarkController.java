@@ -63,7 +63,7 @@ class RemarkController {
         var heard = desk.hear(teacher.actor(), at.assignmentId(), at.studentId(), at.questionId());
         model.addAttribute("opened", heard.opened());
         model.addAttribute("remarks", remarks.of(teacher.actor(), at, heard.opened()));
-        model.addAttribute("waiting", remarks.waiting(teacher.actor(), at.assignmentId()));
+        model.addAttribute("counted", remarks.counted(teacher.actor(), at.assignmentId()));
         model.addAttribute("mayChange", teacher.role().teaches());
         return "listening/remarks :: list";
     }
@@ -127,7 +127,8 @@ class RemarkController {
             @RequestParam(required = false) String student,
             @RequestParam(required = false) String remark) {
         int given = remarks.give(teacher.actor(), id, student, remark);
-        return Map.of("given", given, "waiting", remarks.waiting(teacher.actor(), id));
+        return Map.of(
+                "given", given, "waiting", remarks.counted(teacher.actor(), id).waiting());
     }
 
     @GetMapping("/remarks/{remarkId}.mp3")

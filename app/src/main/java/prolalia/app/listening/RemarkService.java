@@ -11,6 +11,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentService;
+import prolalia.app.classroom.ClassAccess;
+import prolalia.app.classroom.ClassLines;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.ScriptLine;
@@ -24,6 +26,7 @@ import prolalia.app.sound.AnswerRecordings;
 import prolalia.app.sound.AnswerRecordings.Ended;
 import prolalia.app.sound.AnswerRecordings.Sounding;
 import prolalia.app.sound.RecordingPurpose;
+import prolalia.core.lesson.LineKind;
 import prolalia.core.remark.RemarkPlace;
 
 /** Teachers speak back to answers. */
@@ -44,6 +47,8 @@ public class RemarkService {
     private final RubricService rubrics;
     private final LessonService lessons;
     private final Lessons lessonStore;
+    private final ClassAccess classes;
+    private final ClassLines lines;
     private final Clock clock;
 
     RemarkService(
@@ -54,7 +59,11 @@ public class RemarkService {
             RubricService rubrics,
             LessonService lessons,
             Lessons lessonStore,
+            ClassAccess classes,
+            ClassLines lines,
             Clock clock) {
+        this.classes = classes;
+        this.lines = lines;
         this.store = store;
         this.results = results;
         this.assignments = assignments;
@@ -105,10 +114,15 @@ public class RemarkService {
     }
 
     @Transactional
-    public void type(Teacher teacher, At at, String words, RemarkPlace place) {
-        String kept = words.strip();
+    public void type(Teacher teacher, At at, String typed, RemarkPlace place) {
+        String kept = typed.strip();
         if (!kept.isEmpty()) {
-            add(teacher, toChange(teacher, at), Ids.newId(), cut(kept), null, place);
+            Opened opened = toChange(teacher, at);
+            String said =
+                    classes.require(teacher, opened.assignment().classId()).lessonId();
+            String words = cut(kept);
+            String line = lines.add(said, ClassLines.Part.REMARKS, LineKind.PASSAGE, words);
+            add(teacher, opened, Ids.newId(), words, line, null, place);
         }
     }
 
@@ -129,11 +143,13 @@ public class RemarkService {
                 opened,
                 Ids.newId(),
                 cut(line.line().words()),
+                null,
                 new Sounding(line.soundHash(), line.line().kept().orElseThrow().durationMs()),
                 place);
     }
 
-    private void add(Teacher teacher, Opened opened, String id, String words, Sounding sound, RemarkPlace place) {
+    private void add(
+            Teacher teacher, Opened opened, String id, String words, String lineId, Sounding sound, RemarkPlace place) {
         store.add(new Remark(
                 id,
                 opened.answer().id(),
@@ -142,6 +158,7 @@ public class RemarkService {
                 teacher.id(),
                 null,
                 words,
+                lineId,
                 sound == null ? null : sound.hash(),
                 sound == null ? null : (Long) sound.durationMs(),
                 place,
@@ -166,7 +183,7 @@ public class RemarkService {
         Ended ended = recordings.end(said, recordingId, chunks, LONGEST_MS);
         if (ended instanceof Ended.Made) {
             Sounding sound = recordings.sounding(said, recordingId).orElseThrow();
-            add(teacher, toChange(teacher, at), recordingId, "", sound, place);
+            add(teacher, toChange(teacher, at), recordingId, "", null, sound, place);
         }
         return ended;
     }
@@ -185,7 +202,11 @@ public class RemarkService {
     /** Takes a remark back, also one that was given already. */
     @Transactional
     public void remove(Teacher teacher, String assignmentId, String remarkId) {
-        store.remove(own(teacher, assignmentId, remarkId).id(), clock.millis());
+        Remark remark = own(teacher, assignmentId, remarkId);
+        store.remove(remark.id(), clock.millis());
+        if (remark.lineId() != null && !store.isSaid(remark.lineId())) {
+            lines.remove(remark.lineId());
+        }
     }
 
     /** The same remark to others who answered the same; answers to how many. */
@@ -199,9 +220,11 @@ public class RemarkService {
             }
             Opened opened = results.open(teacher, assignmentId, student, remark.questionId());
             if (opened.answer() != null) {
-                Sounding sound =
-                        remark.soundHash() == null ? null : new Sounding(remark.soundHash(), remark.durationMs());
-                add(teacher, opened, Ids.newId(), remark.words(), sound, RemarkPlace.WHOLE);
+                // A line is read once, and heard by all of them.
+                Sounding sound = remark.soundHash() == null || remark.lineId() != null
+                        ? null
+                        : new Sounding(remark.soundHash(), remark.durationMs());
+                add(teacher, opened, Ids.newId(), remark.words(), remark.lineId(), sound, RemarkPlace.WHOLE);
                 copied++;
             }
         }
@@ -231,13 +254,28 @@ public class RemarkService {
         return store.give(ids, clock.millis());
     }
 
-    /** How much of what this teacher said, or judged by a rubric, hasn't been given back. */
-    int waiting(Teacher teacher, String assignmentId) {
+    /**
+     * What is still to be done with what this teacher said, or judged by a rubric.
+     *
+     * @param waiting how much of it hasn't been given back
+     * @param toBeRead the lines of what she typed that no child hears as yet
+     */
+    record Counted(String assignmentId, int waiting, List<String> toBeRead) {}
+
+    Counted counted(Teacher teacher, String assignmentId) {
         assignments.seen(teacher, assignmentId);
-        long remarks = store.ofAssignment(assignmentId).stream()
-                .filter(remark -> !remark.isGiven() && teacher.id().equals(remark.teacherId()))
-                .count();
-        return (int) remarks + rubrics.waiting(teacher, assignmentId);
+        List<Remark> own = store.ofAssignment(assignmentId).stream()
+                .filter(remark -> teacher.id().equals(remark.teacherId()))
+                .toList();
+        long waiting = own.stream().filter(remark -> !remark.isGiven()).count();
+        return new Counted(
+                assignmentId,
+                (int) waiting + rubrics.waiting(teacher, assignmentId),
+                own.stream()
+                        .filter(Remark::isToBeRead)
+                        .map(Remark::lineId)
+                        .distinct()
+                        .toList());
     }
 
     /** The answers at which a child said something back that no teacher met as yet: each as student and question. */

@@ -1,8 +1,12 @@
 package prolalia.app.listening;
 
+import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.nullif;
 import static prolalia.app.platform.db.Tables.ANSWER;
+import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.REMARK;
 import static prolalia.app.platform.db.Tables.RESPONSE;
+import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.TEACHER;
 
 import java.util.Collection;
@@ -11,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -21,6 +26,15 @@ import tools.jackson.databind.json.JsonMapper;
 /** Remarks. None is changed once it is made; one that was taken back isn't there any more. */
 @Repository
 class RemarkStore {
+    /** Its line may be corrected after it was typed. */
+    private static final Field<String> WORDS =
+            coalesce(nullif(LINE.WORDS, ""), REMARK.WORDS).as("as_it_is");
+
+    private static final Field<String> HEARD = coalesce(REMARK.SOUND_HASH, nullif(TAKE.SOUND_HASH, TAKE.ORIGINAL_HASH))
+            .as("heard");
+    private static final Field<Long> LASTS =
+            coalesce(REMARK.DURATION_MS, TAKE.DURATION_MS).as("lasts");
+
     private final DSLContext writing;
     private final DSLContext looking;
     private final JsonMapper json;
@@ -52,6 +66,7 @@ class RemarkStore {
     private List<Remark> fetch(Condition which) {
         return looking.select(REMARK.fields())
                 .select(ANSWER.QUESTION_ID, RESPONSE.STUDENT_ID, TEACHER.FULL_NAME)
+                .select(WORDS, HEARD, LASTS)
                 .from(REMARK)
                 .join(ANSWER)
                 .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
@@ -59,6 +74,10 @@ class RemarkStore {
                 .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
                 .leftJoin(TEACHER)
                 .on(TEACHER.ID.eq(REMARK.TEACHER_ID))
+                .leftJoin(LINE)
+                .on(LINE.ID.eq(REMARK.LINE_ID))
+                .leftJoin(TAKE)
+                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
                 .where(which, REMARK.REMOVED_AT.isNull())
                 .orderBy(REMARK.MADE_AT, REMARK.ID)
                 .fetch(this::remark);
@@ -73,9 +92,10 @@ class RemarkStore {
                 row.get(RESPONSE.STUDENT_ID),
                 row.get(REMARK.TEACHER_ID),
                 row.get(TEACHER.FULL_NAME),
-                row.get(REMARK.WORDS),
-                row.get(REMARK.SOUND_HASH),
-                row.get(REMARK.DURATION_MS),
+                row.get(WORDS),
+                row.get(REMARK.LINE_ID),
+                row.get(HEARD),
+                row.get(LASTS),
                 place == null ? RemarkPlace.WHOLE : json.readValue(place, RemarkPlace.class),
                 row.get(REMARK.MADE_AT),
                 row.get(REMARK.GIVEN_AT),
@@ -90,6 +110,7 @@ class RemarkStore {
                 .set(REMARK.TEACHER_ID, remark.teacherId())
                 .set(REMARK.STUDENT_ID, remark.isByChild() ? remark.studentId() : null)
                 .set(REMARK.WORDS, remark.words())
+                .set(REMARK.LINE_ID, remark.lineId())
                 .set(REMARK.SOUND_HASH, remark.soundHash())
                 .set(REMARK.DURATION_MS, remark.durationMs())
                 .set(REMARK.PLACE, remark.place().isWhole() ? null : json.writeValueAsString(remark.place()))
@@ -104,6 +125,11 @@ class RemarkStore {
                 .set(REMARK.REMOVED_AT, now)
                 .where(REMARK.ID.eq(remarkId))
                 .execute();
+    }
+
+    /** Whether a line is still said in a remark. */
+    boolean isSaid(String lineId) {
+        return looking.fetchExists(REMARK, REMARK.LINE_ID.eq(lineId), REMARK.REMOVED_AT.isNull());
     }
 
     int give(Collection<String> remarkIds, long now) {

@@ -1,6 +1,7 @@
 package prolalia.app.stage;
 
 import static prolalia.app.platform.db.Tables.HINT_ASKED;
+import static prolalia.app.platform.db.Tables.LINE;
 
 import java.util.Collection;
 import java.util.HashMap;
@@ -36,23 +37,19 @@ class HintStore implements DisposableBean {
         }
     }
 
+    /** What is written down leaves memory when it is, so that it is counted all the time; a line that is gone counts no more. */
     @Scheduled(fixedDelay = 10_000)
     void writeDown() {
-        Map<String, Integer> now = new HashMap<>();
-        for (String line : counted.keySet()) {
-            Integer times = counted.remove(line);
-            if (times != null) {
-                now.put(line, times);
-            }
-        }
+        Map<String, Integer> now = Map.copyOf(counted);
         if (now.isEmpty()) {
             return;
         }
         try {
             writing.batch(now.entrySet().stream()
-                            .map(each -> writing.insertInto(HINT_ASKED)
-                                    .set(HINT_ASKED.LINE_ID, each.getKey())
-                                    .set(HINT_ASKED.TIMES, each.getValue())
+                            .map(each -> writing.insertInto(HINT_ASKED, HINT_ASKED.LINE_ID, HINT_ASKED.TIMES)
+                                    .select(writing.select(LINE.ID, DSL.val(each.getValue()))
+                                            .from(LINE)
+                                            .where(LINE.ID.eq(each.getKey())))
                                     .onConflict(HINT_ASKED.LINE_ID)
                                     .doUpdate()
                                     .set(HINT_ASKED.TIMES, HINT_ASKED.TIMES.plus(DSL.val(each.getValue()))))
@@ -60,8 +57,10 @@ class HintStore implements DisposableBean {
                     .execute();
         } catch (RuntimeException fullDisk) {
             LOG.warn("What students asked for could not be written down as yet: {}", fullDisk.getMessage());
-            now.forEach((line, times) -> counted.merge(line, times, Integer::sum));
+            return;
         }
+        now.forEach((line, times) ->
+                counted.computeIfPresent(line, (id, all) -> all.equals(times) ? null : (Integer) (all - times)));
     }
 
     /** How often each was asked for; those that never were are missing. */

@@ -81,7 +81,8 @@ class StorageStore {
         // What is said in a class stays as long as it is said there.
         writing.execute("DELETE FROM going WHERE id IN (SELECT name_line_id FROM class_student"
                 + " UNION SELECT title_line_id FROM assignment"
-                + " UNION SELECT direction_line_id FROM assignment WHERE direction_line_id IS NOT NULL)");
+                + " UNION SELECT direction_line_id FROM assignment WHERE direction_line_id IS NOT NULL"
+                + " UNION SELECT line_id FROM remark WHERE line_id IS NOT NULL AND removed_at IS NULL)");
         String lines = "(SELECT id FROM going)";
         // A take that was thrown away alone, unless it is heard somewhere again.
         String takes = "(SELECT id FROM take WHERE line_id IN " + lines + " OR removed_at < " + before
@@ -103,6 +104,7 @@ class StorageStore {
             writing.execute("DELETE FROM " + table + " WHERE line_id IN " + lines);
         }
         forgetLinks("line_id IN " + lines);
+        writing.execute("UPDATE remark SET line_id = NULL WHERE line_id IN " + lines);
         writing.execute("UPDATE rotation SET signal_line_id = NULL WHERE signal_line_id IN " + lines);
         writing.execute("DELETE FROM recording WHERE purpose = 'line' AND target_id IN " + lines);
         int deleted = writing.execute("DELETE FROM line WHERE id IN " + lines);
@@ -134,6 +136,15 @@ class StorageStore {
                 + responses + ")"
                 + " UNION SELECT hash FROM answer_picture WHERE response_id IN " + responses));
         files.remove(null);
+        // What was typed to nobody else goes, and whoever's voice says it.
+        String ofTheirs = "answer_id IN (SELECT id FROM answer WHERE response_id IN " + responses + ")";
+        List<String> lines = names("SELECT DISTINCT line_id FROM remark WHERE line_id IS NOT NULL AND " + ofTheirs
+                + " AND line_id NOT IN (SELECT line_id FROM remark WHERE line_id IS NOT NULL AND NOT " + ofTheirs
+                + ")");
+        Voices said = voicesOf(lines);
+        files.addAll(said.files());
+        recordings.addAll(said.recordings());
+        removeLongAgo(lines);
         for (String table : List.of("overruling", "answer_note", "rubric_mark", "remark")) {
             writing.execute("DELETE FROM " + table + " WHERE answer_id IN (SELECT id FROM answer WHERE response_id IN "
                     + responses + ")");

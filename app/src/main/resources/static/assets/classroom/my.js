@@ -1,4 +1,4 @@
-// What there is to do: each is pressed, and said.
+// What there is to do: each is pressed, and said; what is new is said by itself.
 import { sendWaiting } from '../answering/answer-outbox.js';
 import { askStillYou } from '../player/still-you.js';
 
@@ -26,5 +26,24 @@ document.querySelectorAll('.ear').forEach((ear) => ear.addEventListener('click',
   ear.classList.remove('sounds');
 }));
 
+const NEWS = '/assets/player/prompts/something_new.mp3';
+
+/** Something was said to her that she hasn't met: it is said once, as soon as this browser lets a page speak. */
+async function sayNews() {
+  const news = [...document.querySelectorAll('.spoken-back.is-new')].map(({ href }) => href).join(' ');
+  if (news === '' || sessionStorage.getItem('news-said') === news) {
+    return;
+  }
+  const sound = new Audio(NEWS);
+  sounding = sound;
+  try {
+    await sound.play();
+    sessionStorage.setItem('news-said', news);
+  } catch {
+    document.addEventListener('click', ({ target }) => !target.closest('a, button') && sayNews(), { once: true });
+  }
+}
+
+sayNews();
 sendWaiting(document.getElementById('home').dataset.owner);
 askStillYou();

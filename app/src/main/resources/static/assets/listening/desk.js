@@ -14,16 +14,17 @@ const fetched = new Map();
 let here = -1;
 let remarks = null;
 
-const keyOf = (stop) => `${stop.dataset.student}/${stop.dataset.question}`;
+/** Where an answer is: answers to several lessons may stand in one queue. */
+const addressOf = ({ dataset }) => `${dataset.desk}/${dataset.student}/${dataset.question}`;
 
 /** An answer as HTML; asked for once. */
 function answerOf(stop) {
-  const key = keyOf(stop);
+  const key = addressOf(stop);
   const known = fetched.get(key);
   if (known && performance.now() - known.at < FRESH_MS) {
     return known.html;
   }
-  const html = fetch(`${room.dataset.desk}/${key}`).then((response) => {
+  const html = fetch(key).then((response) => {
     if (!response.ok || response.redirected) {
       throw Object.assign(new Error(`answered ${response.status}`), { gone: response.status === 404 });
     }
@@ -34,14 +35,18 @@ function answerOf(stop) {
   return html;
 }
 
+/** What sounds of an answer: what was said in it, and what the child said back since. */
 function piecesOf(pane) {
+  const replies = [...pane.querySelectorAll('.by-child.is-new .other-piece')].map(({ dataset }) => ({
+    src: dataset.listen, seconds: Number(dataset.ms) / 1000, skips: [],
+  }));
   return [...pane.querySelectorAll('.piece')].map((button) => ({
     src: button.dataset.src,
     seconds: Number(button.dataset.ms) / 1000,
     skips: (button.dataset.skips ?? '').split(' ').filter(Boolean).map((span) => span.split('-').map((ms) => Number(ms) / 1000)),
     recording: button.dataset.recording,
     show: (share) => ['x1', 'x2'].forEach((x) => button.querySelector('.played').setAttribute(x, share * 320)),
-  }));
+  })).concat(replies);
 }
 
 async function prepare(stop) {
@@ -100,7 +105,7 @@ async function show(index, sounds = true) {
   }
   pane.innerHTML = html;
   at('desk-state').textContent = say('of', { n: index + 1, all: stops.length });
-  fetched.delete(keyOf(stop));
+  fetched.delete(addressOf(stop));
   hearing.load(piecesOf(pane));
   pane.dispatchEvent(new CustomEvent('stop-shown', { bubbles: true }));
   prepare(stops[index + 1]);
@@ -116,7 +121,7 @@ const next = () => show(here + 1);
 
 /** The answer that is open is fetched anew, as it is by now. */
 const renew = () => {
-  fetched.delete(keyOf(stops[here]));
+  fetched.delete(addressOf(stops[here]));
   return show(here, false);
 };
 
@@ -171,11 +176,11 @@ if (stops.length > 0) {
     at(name).addEventListener('change', () => { keep(name, at(name).checked ? 'on' : 'off'); hearing.shorten = at('shorten').checked; });
   });
   hearing.shorten = at('shorten').checked;
-  remarks = bindRemarks({ assignment: room.dataset.assignment, desk: room.dataset.desk, hearing, current: () => stops[here], stops });
-  bindMarking({ desk: room.dataset.desk, current: () => stops[here], next, renew });
+  remarks = bindRemarks({ addressOf, hearing, current: () => stops[here], stops });
+  bindMarking({ addressOf, current: () => stops[here], next, renew });
   show(0, false);
 }
-finishLeftRemarks(room.dataset.assignment, (line, said) => {
+finishLeftRemarks(room.dataset.assignments.split(' '), (line, said) => {
   remarks?.ended(stops.find((stop) => `${stop.dataset.student}.${stop.dataset.question}` === line), said);
 }).catch(() => {});
 at('queue-form').addEventListener('change', () => at('queue-form').submit());

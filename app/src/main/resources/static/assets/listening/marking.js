@@ -20,8 +20,8 @@ async function untilSent(address, fields, onWaiting) {
   }
 }
 
-/** @param desk its address @param current which stop is open @param next goes on @param renew shows the open one as it is by now */
-export function bindMarking({ desk, current, next, renew }) {
+/** @param addressOf where the answer of a stop is @param current which stop is open @param next goes on @param renew shows the open one as it is by now */
+export function bindMarking({ addressOf, current, next, renew }) {
   const sending = new Set();
   let before = Promise.resolve();
 
@@ -43,9 +43,9 @@ export function bindMarking({ desk, current, next, renew }) {
    */
   async function post(article, what, fields, last) {
     const stop = current();
-    const { student, question, answer, seen } = article.dataset;
+    const { answer, seen } = article.dataset;
     stop.classList.add('sending');
-    const sent = before.then(() => untilSent(`${desk}/${student}/${question}/${what}`, { ...fields, answer, seen }, (why) => { at('desk-state').textContent = say(why); }));
+    const sent = before.then(() => untilSent(`${addressOf(stop)}/${what}`, { ...fields, answer, seen }, (why) => { at('desk-state').textContent = say(why); }));
     before = sent.catch(() => {});
     sending.add(sent);
     try {
@@ -86,11 +86,10 @@ export function bindMarking({ desk, current, next, renew }) {
   }
 
   async function note(article) {
-    const { student, question } = article.dataset;
     const flagged = article.querySelector('.flag').getAttribute('aria-pressed') === 'true';
     const stop = current();
     try {
-      await untilSent(`${desk}/${student}/${question}/note`, { flagged, note: article.querySelector('[name=note]').value }, (why) => { at('desk-state').textContent = say(why); });
+      await untilSent(`${addressOf(stop)}/note`, { flagged, note: article.querySelector('[name=note]').value }, (why) => { at('desk-state').textContent = say(why); });
       stop.classList.toggle('flagged', flagged);
       at('desk-state').textContent = say('noted');
     } catch {
@@ -104,9 +103,8 @@ export function bindMarking({ desk, current, next, renew }) {
   });
   at('stop').addEventListener('change', async ({ target }) => {
     if (target.name === 'rubric') {
-      const { student, question } = target.closest('.stop').dataset;
       try {
-        await untilSent(`${desk}/${student}/${question}/rubric/use`, { rubric: target.value }, (why) => { at('desk-state').textContent = say(why); });
+        await untilSent(`${addressOf(current())}/rubric/use`, { rubric: target.value }, (why) => { at('desk-state').textContent = say(why); });
         await renew();
       } catch {
         at('desk-state').textContent = say('notReached');

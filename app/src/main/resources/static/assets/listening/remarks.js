@@ -11,10 +11,10 @@ const SHORTEST_MS = 400;
 const OPEN_FOR_MS = 60_000;
 const at = (id) => document.getElementById(id);
 
-/** @param assignment address @param desk address @param hearing what sounds @param current the stop that is open */
-export function bindRemarks({ assignment, desk, hearing, current, stops }) {
+/** @param addressOf where the answer of a stop is @param hearing what sounds @param current the stop that is open */
+export function bindRemarks({ addressOf, hearing, current, stops }) {
   const microphone = new Microphone();
-  const through = `${assignment}/remarks`;
+  const throughOf = ({ dataset }) => `${dataset.assignment}/remarks`;
   const room = at('stop');
   let open = null;
   let closing = 0;
@@ -28,21 +28,44 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
     }
   });
   const state = (key, values) => { at('desk-state').textContent = say(key, values); };
-  const keyOf = ({ dataset }) => `${dataset.student}/${dataset.question}`;
 
   async function showList(stop, html) {
     const list = room.querySelector('.remark-list');
     if (current() === stop && list) {
-      list.outerHTML = html ?? await (await fetch(`${desk}/${keyOf(stop)}/remarks`)).text();
-      count(room.querySelector('.remark-list').dataset);
+      list.outerHTML = html ?? await (await fetch(`${addressOf(stop)}/remarks`)).text();
+      count(stop.dataset.assignment, room.querySelector('.remark-list').dataset);
       place.showMade();
     }
   }
 
-  function count({ waiting }) {
-    at('waiting').textContent = waiting;
-    at('give-all').hidden = Number(waiting) === 0;
+  /** All lessons that this desk is about. */
+  const lessons = () => [...document.querySelectorAll('[data-counts]')].map(({ dataset }) => dataset.counts);
+
+  /** What isn't given back as yet, and what no child hears as yet, of all that this desk is about. */
+  function count(assignment, { waiting, lines }) {
+    const counts = document.querySelector(`[data-counts="${assignment}"]`);
+    counts.dataset.waiting = waiting;
+    if (lines !== undefined) {
+      counts.dataset.lines = lines;
+    }
+    recount();
   }
+
+  function recount() {
+    if (!at('give-all')) {
+      return;
+    }
+    const all = [...document.querySelectorAll('[data-counts]')].map(({ dataset }) => dataset);
+    const given = all.reduce((sum, one) => sum + Number(one.waiting), 0);
+    const silent = all.flatMap((one) => one.lines.split(' ')).filter(Boolean);
+    at('waiting').textContent = given;
+    at('give-all').hidden = given === 0;
+    at('to-read').hidden = silent.length === 0;
+    at('to-read-count').textContent = silent.length;
+    at('to-read').href = `${at('to-read').dataset.read}?${new URLSearchParams(silent.map((line) => ['line', line]))}`;
+  }
+
+  recount();
 
   function openMicrophone() {
     clearTimeout(closing);
@@ -76,7 +99,7 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
       if (how !== 'stored') {
         state('waiting');
       }
-    }, through);
+    }, throughOf(own.stop));
     own.take.recording.place = place.written;
     await own.take.start();
     room.querySelector('.hold')?.setAttribute('aria-pressed', 'true');
@@ -124,7 +147,7 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
   async function add(fields) {
     const stop = current();
     try {
-      const response = await send('POST', `${desk}/${keyOf(stop)}/remarks`, new URLSearchParams({ ...fields, place: place.written }));
+      const response = await send('POST', `${addressOf(stop)}/remarks`, new URLSearchParams({ ...fields, place: place.written }));
       place.clear();
       state('remarkMade');
       await showList(stop, await response.text());
@@ -136,7 +159,7 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
   }
 
   function toOthers(remark) {
-    const { question, student } = current().dataset;
+    const { assignment, question, student } = current().dataset;
     const dialog = document.createElement('dialog');
     dialog.className = 'opened to-whom';
     const form = document.createElement('form');
@@ -144,7 +167,7 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
     const title = document.createElement('h2');
     title.textContent = say('toWhom');
     form.append(title);
-    stops.filter((stop) => stop.dataset.question === question && stop.dataset.student !== student).forEach((stop) => {
+    stops.filter((stop) => stop.dataset.assignment === assignment && stop.dataset.question === question && stop.dataset.student !== student).forEach((stop) => {
       const label = document.createElement('label');
       const box = document.createElement('input');
       box.type = 'checkbox';
@@ -166,7 +189,7 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
       const students = [...form.querySelectorAll(':checked')].map((box) => box.value);
       dialog.remove();
       if (dialog.returnValue === 'go' && students.length > 0) {
-        const response = await send('POST', `${through}/${remark}/copy`, new URLSearchParams(students.map((id) => ['students', id])));
+        const response = await send('POST', `${throughOf(current())}/${remark}/copy`, new URLSearchParams(students.map((id) => ['students', id])));
         state('copied', { n: (await response.json()).copied });
         await showList(current());
       }
@@ -174,10 +197,15 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
     dialog.showModal();
   }
 
-  async function give(fields) {
-    const given = await (await send('POST', `${through}/give`, new URLSearchParams(fields))).json();
-    state('givenBack', { n: given.given });
-    count(given);
+  /** @param fields which @param to of which lessons */
+  async function give(fields, to) {
+    let all = 0;
+    for (const assignment of to) {
+      const given = await (await send('POST', `${assignment}/remarks/give`, new URLSearchParams(fields))).json();
+      all += given.given;
+      count(assignment, given);
+    }
+    state('givenBack', { n: all });
     await showList(current());
   }
 
@@ -206,11 +234,11 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
     } else if (target.closest('.say-standing')) {
       add({ standing: target.closest('.say-standing').dataset.line });
     } else if (target.closest('.give-one')) {
-      give({ remark });
+      give({ remark }, [current().dataset.assignment]);
     } else if (target.closest('.to-others')) {
       toOthers(remark);
     } else if (target.closest('.take-back')) {
-      send('POST', `${through}/${remark}/remove`).then(() => showList(current())).catch(() => state('notReached'));
+      send('POST', `${throughOf(current())}/${remark}/remove`).then(() => showList(current())).catch(() => state('notReached'));
     }
   });
   room.addEventListener('submit', async (event) => {
@@ -226,17 +254,18 @@ export function bindRemarks({ assignment, desk, hearing, current, stops }) {
     place.clear();
     place.showMade();
     const list = room.querySelector('.remark-list');
-    if (list && at('give-all')) {
-      count(list.dataset);
+    if (list) {
+      count(current().dataset.assignment, list.dataset);
     }
   });
-  at('give-all')?.addEventListener('click', () => give({}));
+  at('give-all')?.addEventListener('click', () => give({}, lessons()));
   return { ended };
 }
 
 /** What a closed tab left of remarks goes on from there. @param onMade told of whom and what each is, and what became of it */
-export async function finishLeftRemarks(assignment, onMade) {
-  for (const left of (await leftOver()).filter((each) => each.through === `${assignment}/remarks`)) {
+export async function finishLeftRemarks(assignments, onMade) {
+  const through = assignments.map((each) => `${each}/remarks`);
+  for (const left of (await leftOver()).filter((each) => through.includes(each.through))) {
     const said = await finishLeftOver(left, { line: left.line, place: left.place ?? '' });
     if (said) {
       onMade(left.line, JSON.parse(said));

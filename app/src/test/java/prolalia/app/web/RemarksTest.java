@@ -1,11 +1,13 @@
 package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.io.ByteArrayInputStream;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import java.util.zip.ZipInputStream;
@@ -157,6 +159,36 @@ class RemarksTest extends RunningHouse {
         assertThat(ines.page("/assignments/" + assignment + "/listen?which=ALL"))
                 .as("it was met")
                 .doesNotContain("replied");
+    }
+
+    @Test
+    void whatIsTypedIsALineThatIsReadOnceAndHeardByAllWhoGotIt() throws Exception {
+        Visitor cem = write(2, "Stormy.");
+        String typed = Visitor.text(ines.form(at(1) + "/remarks", "words", "Read it to somebody at home."));
+        assertThat(typed).contains("hears nothing");
+        String remark = Visitor.first(typed, "data-remark=\"([^\"]+)\"(?s).*Read it to somebody");
+        String line = Visitor.first(typed, "data-lines=\"([^\" ]+)");
+        String through = "/assignments/" + assignment + "/remarks/" + remark;
+        assertThat(Visitor.text(ines.form(through + "/copy", "students", children.get(2))))
+                .contains("1");
+        ines.form("/assignments/" + assignment + "/remarks/give");
+        String hers = "/my/" + assignment + "/remarks";
+        assertThat(cem.page(hers)).contains("Read it to somebody").doesNotContain("remarks/" + remark + ".mp3");
+        String said = Visitor.first(ines.page("/classes/" + classId), "href=\"/lessons/([^\"/]+)\"");
+        assertThat(ines.page("/lessons/" + said + "/read?line=" + line)).contains("Read it to somebody at home.");
+        String take = Visitor.first(
+                ines.record(line, "bean-2c.ogg", Files.readAllBytes(voice("bean-2c"))), "data-take=\"([^\"]+)\"");
+        ines.form("/takes/" + take + "/keep");
+        await().atMost(Duration.ofSeconds(20)).until(() -> cem.page(hers).contains(".mp3\""));
+        String sound = Visitor.first(cem.page(hers), "(/my/[^\"]+/remarks/[^\"]+\\.mp3)\"");
+        assertThat(cem.get(sound).headers().firstValue("Content-Type")).hasValue("audio/mpeg");
+        assertThat(ines.page(at(1))).doesNotContain("hears nothing");
+        ines.form(through + "/remove");
+        assertThat(ines.page("/lessons/" + said)).as("Cem has it still").contains("Read it to somebody");
+        String copy = Visitor.first(ines.page(at(2)), "data-remark=\"([^\"]+)\"(?s).*Read it to somebody");
+        ines.form("/assignments/" + assignment + "/remarks/" + copy + "/remove");
+        assertThat(ines.page("/lessons/" + said)).doesNotContain("Read it to somebody");
+        assertThat(cem.page(hers)).doesNotContain("Read it to somebody");
     }
 
     @Test
