@@ -2,6 +2,7 @@ package prolalia.app.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -29,6 +30,7 @@ import prolalia.core.marking.Asked.Choice;
 @ConditionalOnProperty("prolalia.demo")
 class DemoAnswers {
     private static final long LONGEST_MS = 60_000;
+    private static final LocalTime BEGIN = LocalTime.of(9, 20);
     private static final List<String> TYPED = List.of("rain", "Rain", "rain drops", "snow", "rane", "rainfall");
     private static final List<String> NUMBERS = List.of("7", "7 cm", "7cm", "8", "7", "1");
     private static final List<String> LIKED = List.of(
@@ -41,16 +43,19 @@ class DemoAnswers {
     private final ResponseService responses;
     private final AnswerRecordings recordings;
     private final ChildService children;
+    private final DemoClock clock;
 
-    DemoAnswers(ResponseService responses, AnswerRecordings recordings, ChildService children) {
+    DemoAnswers(ResponseService responses, AnswerRecordings recordings, ChildService children, DemoClock clock) {
+        this.clock = clock;
         this.responses = responses;
         this.recordings = recordings;
         this.children = children;
     }
 
-    /** @param students of the class, in order */
-    void make(String assignmentId, String classId, List<String> students) throws IOException {
+    /** @param students of the class, in order @param schoolDays ago */
+    void make(String assignmentId, String classId, List<String> students, int schoolDays) throws IOException {
         for (int i = 1; i < students.size(); i++) {
+            clock.putBack(schoolDays, BEGIN.plusMinutes(3L * i));
             answer(new Student(students.get(i), classId), assignmentId, i);
         }
     }
@@ -113,7 +118,7 @@ class DemoAnswers {
             case AREAS -> Given.pressed(knows ? new Point(0.74, 0.25) : new Point(0.19, 0.27));
             case LONG_TEXT -> Given.typed(LIKED.get(which % LIKED.size()));
             case SPOKEN -> spoken(student, assignmentId, asked.id(), which);
-            case DRAWING -> drawn(which, chance);
+            case DRAWING -> asked.line().words().startsWith("Show how") ? coins(chance) : drawn(which, chance);
             case PICTURE -> Given.NOTHING;
         };
     }
@@ -146,6 +151,22 @@ class DemoAnswers {
         }
         recordings.end(place, id, 1, LONGEST_MS);
         return new Given(null, null, null, null, List.of(id), null, null);
+    }
+
+    /** Twelve coins, two and two. */
+    private static Given coins(Random chance) {
+        List<Stroke> strokes = new ArrayList<>();
+        for (int coin = 0; coin < 12; coin++) {
+            int x = 1_000 + coin / 2 * 1_500 + chance.nextInt(120);
+            int y = 2_900 + coin % 2 * 3_600 + chance.nextInt(300);
+            List<Integer> round = new ArrayList<>();
+            for (int step = 0; step <= 16; step++) {
+                round.add((int) (x + 330 * Math.cos(step * Math.PI / 8)));
+                round.add((int) (y + 1_400 * Math.sin(step * Math.PI / 8)));
+            }
+            strokes.add(new Stroke(6, round));
+        }
+        return new Given(null, null, null, null, null, strokes, null);
     }
 
     /** A sun or a cloud, by a hand that isn't steady. */

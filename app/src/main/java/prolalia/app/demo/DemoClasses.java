@@ -1,9 +1,11 @@
 package prolalia.app.demo;
 
 import java.io.IOException;
+import java.time.LocalTime;
 import java.util.List;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import prolalia.app.account.Actor.Student;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentService;
 import prolalia.app.assignment.AssignmentService.Giving;
@@ -24,6 +26,8 @@ import prolalia.core.lesson.LineKind;
 class DemoClasses {
     static final String TERNS = "Terns";
 
+    private static final LocalTime AFTERNOON = LocalTime.of(14, 40);
+
     private static final List<String> OF_TERNS = List.of(
             "Mara", "Ole", "Yusuf", "Agnes", "Bo", "Finn", "Pia", "Tom", "Leila", "Noah", "Zoë", "Ivan", "Ruth",
             "Kofi");
@@ -39,6 +43,7 @@ class DemoClasses {
     private final DemoVoices voices;
     private final DemoAnswers answers;
     private final DemoRemarks remarks;
+    private final DemoClock clock;
 
     DemoClasses(
             ClassService classes,
@@ -49,7 +54,9 @@ class DemoClasses {
             LessonSharing sharing,
             DemoVoices voices,
             DemoAnswers answers,
-            DemoRemarks remarks) {
+            DemoRemarks remarks,
+            DemoClock clock) {
+        this.clock = clock;
         this.answers = answers;
         this.remarks = remarks;
         this.sharing = sharing;
@@ -64,6 +71,7 @@ class DemoClasses {
     /** The Terns, with two groups, and two lessons given to them. */
     void terns(Teacher ines, String aideId, LessonSummary bean, LessonSummary bakery, LessonSummary weather)
             throws IOException {
+        clock.putBack(11, AFTERNOON);
         String id = classes.begin(ines, TERNS, "");
         classes.addTeacher(ines, id, aideId);
         List<ClassStudent> students = studentService.addStudents(ines, id, OF_TERNS);
@@ -74,10 +82,18 @@ class DemoClasses {
         studentService.addGroup(ines, id, "Sand", ids.subList(0, 7));
         studentService.addGroup(ines, id, "Shells", ids.subList(7, ids.size()));
         String form = give(ines, id, weather, "");
-        answers.make(form, id, ids);
+        answers.make(form, id, ids, 9);
+        clock.putBack(8, AFTERNOON);
         remarks.make(ines, form);
-        give(ines, id, bakery, "");
+        remarks.reply(ids.stream().map(child -> new Student(child, id)).toList(), form);
+        clock.putBack(5, AFTERNOON);
+        String counter = give(ines, id, bakery, "");
+        // Some of them were away.
+        answers.make(counter, id, ids.subList(0, ids.size() - 4), 4);
+        remarks.praise(ines, counter);
+        clock.putBack(1, AFTERNOON);
         give(ines, id, bean, BEAN_DIRECTION);
+        clock.putRight();
         String said = classAccess.require(ines, id).lessonId();
         for (ScriptLine line : lessons.script(lessons.ofHouse(said).orElseThrow())) {
             String words = line.line().words();

@@ -129,7 +129,7 @@ class DemoData implements SmartInitializingSingleton {
         SignedInTeacher ines = accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow();
         SignedInTeacher tobi = accounts.teacher(DemoTeacher.SECOND_SIGN_IN_NAME).orElseThrow();
         LessonRef bakery = bakery(ines.actor());
-        LessonRef weather = form.make(ines.actor(), System.currentTimeMillis() - 2 * DAY_MS);
+        LessonRef weather = form.make(ines.actor(), System.currentTimeMillis() - 16 * DAY_MS);
         stations.make(ines.actor(), System.currentTimeMillis() - 3 * DAY_MS);
         ruler(ines.actor());
         LessonRef bean = bean(ines.actor());

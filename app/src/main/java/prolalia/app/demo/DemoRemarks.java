@@ -3,11 +3,14 @@ package prolalia.app.demo;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
+import prolalia.app.account.Actor.Student;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.listening.ChildRemarks;
 import prolalia.app.listening.RemarkService;
 import prolalia.app.listening.RemarkService.At;
 import prolalia.app.response.ResultsService;
@@ -26,8 +29,10 @@ class DemoRemarks {
 
     private final RemarkService remarks;
     private final ResultsService results;
+    private final ChildRemarks replies;
 
-    DemoRemarks(RemarkService remarks, ResultsService results) {
+    DemoRemarks(RemarkService remarks, ResultsService results, ChildRemarks replies) {
+        this.replies = replies;
         this.remarks = remarks;
         this.results = results;
     }
@@ -63,6 +68,40 @@ class DemoRemarks {
                 new At(assignmentId, last.student().id(), last.question().id()),
                 "Tell me about this one tomorrow.",
                 RemarkPlace.WHOLE);
+    }
+
+    /** One child answers by voice what was said to her. */
+    void reply(List<Student> children, String assignmentId) throws IOException {
+        for (Student child : children) {
+            Optional<String> to = replies.forChild(child, assignmentId).questions().stream()
+                    .flatMap(on -> on.thread().stream())
+                    .map(shown -> shown.remark().id())
+                    .findFirst();
+            if (to.isPresent()) {
+                String id = UUID.randomUUID().toString();
+                try (InputStream content = new ClassPathResource("demo/weather/child-2.ogg").getInputStream()) {
+                    replies.receive(child, assignmentId, to.get(), id, "audio/ogg", 0, content);
+                }
+                replies.end(child, assignmentId, to.get(), id, 1);
+                return;
+            }
+        }
+    }
+
+    /** Something to a drawing of the second lesson; the rest is still to be heard. */
+    void praise(Teacher ines, String assignmentId) {
+        results.answered(ines, assignmentId).stream()
+                .filter(each -> !each.answer().given().drawn().isEmpty())
+                .limit(2)
+                .forEach(each -> remarks.type(
+                        ines,
+                        new At(
+                                assignmentId,
+                                each.student().id(),
+                                each.question().id()),
+                        "I can see how you counted.",
+                        RemarkPlace.WHOLE));
+        remarks.give(ines, assignmentId, null, null);
     }
 
     private void say(Teacher ines, At at, int voice, RemarkPlace place) throws IOException {

@@ -31,7 +31,7 @@ import prolalia.core.remark.RemarkPlace;
 
 /** What was said back to a child, as she hears it, and what she says to that. */
 @Service
-class ChildRemarks implements SpokenBack {
+public class ChildRemarks implements SpokenBack {
     private static final long LONGEST_MS = 120_000;
 
     private final RemarkStore store;
@@ -70,10 +70,10 @@ class ChildRemarks implements SpokenBack {
      * @param before what stands before it
      * @param marked the passage; empty: it is gone
      */
-    record Marked(String before, String marked, String after) {}
+    public record Marked(String before, String marked, String after) {}
 
     /** A remark with its place. @param passage null: it is to no passage */
-    record Shown(Remark remark, Marked passage) {}
+    public record Shown(Remark remark, Marked passage) {}
 
     /**
      * A question of hers that was said something to.
@@ -83,7 +83,7 @@ class ChildRemarks implements SpokenBack {
      * @param page on which it is asked, from 1
      * @param own null: nothing is left of her answer
      */
-    record OnQuestion(
+    public record OnQuestion(
             String questionId, Asked asked, String sound, int page, Own own, List<Shown> thread, List<Level> levels) {
         /** Her words, as they stand now. */
         public String typed() {
@@ -92,9 +92,9 @@ class ChildRemarks implements SpokenBack {
     }
 
     /** @param open whether she may try again */
-    record ForChild(Met met, List<OnQuestion> questions, boolean open) {}
+    public record ForChild(Met met, List<OnQuestion> questions, boolean open) {}
 
-    ForChild forChild(Student student, String assignmentId) {
+    public ForChild forChild(Student student, String assignmentId) {
         Met met = children.meetStill(student, assignmentId);
         Map<String, Own> own = responses.own(student, assignmentId);
         Map<String, Integer> pages = new HashMap<>();
@@ -190,7 +190,7 @@ class ChildRemarks implements SpokenBack {
         return new AnswerPlace(RecordingPurpose.REMARK, response, remark.questionId(), student.id());
     }
 
-    void receive(
+    public void receive(
             Student student,
             String assignmentId,
             String remarkId,
@@ -204,7 +204,7 @@ class ChildRemarks implements SpokenBack {
     }
 
     /** What she said stands after what was said to her, as soon as all of it came in; ended twice it is there once. */
-    Ended end(Student student, String assignmentId, String remarkId, String recordingId, Integer chunks)
+    public Ended end(Student student, String assignmentId, String remarkId, String recordingId, Integer chunks)
             throws IOException {
         Remark remark = given(student, assignmentId, remarkId);
         AnswerPlace place = place(student, remark, assignmentId);
@@ -223,6 +223,7 @@ class ChildRemarks implements SpokenBack {
                     null,
                     sound.hash(),
                     sound.durationMs(),
+                    List.of(),
                     RemarkPlace.WHOLE,
                     now,
                     now,

@@ -1,6 +1,8 @@
 package prolalia.app.listening;
 
+import java.util.List;
 import prolalia.core.remark.RemarkPlace;
+import prolalia.core.sound.AnswerCheck;
 
 /**
  * Something that was said back to an answer, or to what was said back.
@@ -10,10 +12,11 @@ import prolalia.core.remark.RemarkPlace;
  * @param words typed, or those of a standing line; empty: it is heard alone
  * @param lineId the line of its class that says it, once that is read; null: it is none
  * @param soundHash null: it is read alone, or not voiced as yet
+ * @param checks what makes it hard to hear
  * @param givenAt when the child could hear it; null: not yet
  * @param metAt when the other side heard or read it; null: not yet
  */
-record Remark(
+public record Remark(
         String id,
         String answerId,
         String questionId,
@@ -24,6 +27,7 @@ record Remark(
         String lineId,
         String soundHash,
         Long durationMs,
+        List<AnswerCheck> checks,
         RemarkPlace place,
         long madeAt,
         Long givenAt,

@@ -121,7 +121,9 @@ public class RemarkService {
             String said =
                     classes.require(teacher, opened.assignment().classId()).lessonId();
             String words = cut(kept);
-            String line = lines.add(said, ClassLines.Part.REMARKS, LineKind.PASSAGE, words);
+            // What she typed before is one line, read once.
+            String line = store.lineOf(teacher.id(), opened.assignment().classId(), words)
+                    .orElseGet(() -> lines.add(said, ClassLines.Part.REMARKS, LineKind.PASSAGE, words));
             add(teacher, opened, Ids.newId(), words, line, null, place);
         }
     }
@@ -161,6 +163,7 @@ public class RemarkService {
                 lineId,
                 sound == null ? null : sound.hash(),
                 sound == null ? null : (Long) sound.durationMs(),
+                List.of(),
                 place,
                 clock.millis(),
                 null,

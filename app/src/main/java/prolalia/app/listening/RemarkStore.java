@@ -3,9 +3,11 @@ package prolalia.app.listening;
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.nullif;
 import static prolalia.app.platform.db.Tables.ANSWER;
+import static prolalia.app.platform.db.Tables.ASSIGNMENT;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.REMARK;
 import static prolalia.app.platform.db.Tables.RESPONSE;
+import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.TEACHER;
 
@@ -21,6 +23,7 @@ import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.core.remark.RemarkPlace;
+import prolalia.core.sound.AnswerCheck;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Remarks. None is changed once it is made; one that was taken back isn't there any more. */
@@ -66,7 +69,7 @@ class RemarkStore {
     private List<Remark> fetch(Condition which) {
         return looking.select(REMARK.fields())
                 .select(ANSWER.QUESTION_ID, RESPONSE.STUDENT_ID, TEACHER.FULL_NAME)
-                .select(WORDS, HEARD, LASTS)
+                .select(WORDS, HEARD, LASTS, SPOKEN_ANSWER.CHECKS)
                 .from(REMARK)
                 .join(ANSWER)
                 .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
@@ -74,6 +77,8 @@ class RemarkStore {
                 .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
                 .leftJoin(TEACHER)
                 .on(TEACHER.ID.eq(REMARK.TEACHER_ID))
+                .leftJoin(SPOKEN_ANSWER)
+                .on(SPOKEN_ANSWER.RECORDING_ID.eq(REMARK.ID))
                 .leftJoin(LINE)
                 .on(LINE.ID.eq(REMARK.LINE_ID))
                 .leftJoin(TAKE)
@@ -96,6 +101,7 @@ class RemarkStore {
                 row.get(REMARK.LINE_ID),
                 row.get(HEARD),
                 row.get(LASTS),
+                AnswerCheck.read(row.get(SPOKEN_ANSWER.CHECKS)),
                 place == null ? RemarkPlace.WHOLE : json.readValue(place, RemarkPlace.class),
                 row.get(REMARK.MADE_AT),
                 row.get(REMARK.GIVEN_AT),
@@ -125,6 +131,27 @@ class RemarkStore {
                 .set(REMARK.REMOVED_AT, now)
                 .where(REMARK.ID.eq(remarkId))
                 .execute();
+    }
+
+    /** The line of a teacher's remarks to a class that has these words. */
+    Optional<String> lineOf(String teacherId, String classId, String words) {
+        return looking.select(LINE.ID)
+                .from(REMARK)
+                .join(LINE)
+                .on(LINE.ID.eq(REMARK.LINE_ID))
+                .join(ANSWER)
+                .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
+                .join(RESPONSE)
+                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .join(ASSIGNMENT)
+                .on(ASSIGNMENT.ID.eq(RESPONSE.ASSIGNMENT_ID))
+                .where(
+                        REMARK.TEACHER_ID.eq(teacherId),
+                        ASSIGNMENT.CLASS_ID.eq(classId),
+                        LINE.WORDS.eq(words),
+                        LINE.REMOVED_AT.isNull())
+                .limit(1)
+                .fetchOptional(LINE.ID);
     }
 
     /** Whether a line is still said in a remark. */

@@ -68,13 +68,6 @@ class ResponseStore {
             List<AnswerCheck> checks,
             List<Span> skips) {}
 
-    private static List<AnswerCheck> checks(String stored) {
-        return Arrays.stream(stored.split(" "))
-                .filter(each -> !each.isEmpty())
-                .map(AnswerCheck::valueOf)
-                .toList();
-    }
-
     private static List<Span> skips(String stored) {
         return Arrays.stream(stored.split(" "))
                 .filter(each -> !each.isEmpty())
@@ -299,7 +292,7 @@ class ResponseStore {
                                 row.getSoundHash(),
                                 row.getDurationMs(),
                                 new Peaks(row.getPeaks()),
-                                row.getChecks() == null ? List.of() : checks(row.getChecks()),
+                                AnswerCheck.read(row.getChecks()),
                                 row.getSkips() == null ? List.of() : skips(row.getSkips())));
     }
 

@@ -11,6 +11,7 @@ import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.sound.StoredRecording.State;
+import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.Refusal;
 import prolalia.media.process.SoundRequest.HeardAnswer;
 import prolalia.media.process.SoundRequest.Rendered;
@@ -89,9 +90,7 @@ class AnswerRecordingStore {
                 .set(SPOKEN_ANSWER.SOUND_HASH, soundHash)
                 .set(SPOKEN_ANSWER.DURATION_MS, made.durationMs())
                 .set(SPOKEN_ANSWER.PEAKS, made.peaks())
-                .set(
-                        SPOKEN_ANSWER.CHECKS,
-                        heard.checks().stream().map(Enum::name).collect(Collectors.joining(" ")))
+                .set(SPOKEN_ANSWER.CHECKS, AnswerCheck.written(heard.checks()))
                 .set(
                         SPOKEN_ANSWER.SKIPS,
                         heard.skips().stream()

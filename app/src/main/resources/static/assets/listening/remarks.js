@@ -33,10 +33,12 @@ export function bindRemarks({ addressOf, hearing, current, stops }) {
     const list = room.querySelector('.remark-list');
     if (current() === stop && list) {
       list.outerHTML = html ?? await (await fetch(`${addressOf(stop)}/remarks`)).text();
-      count(stop.dataset.assignment, room.querySelector('.remark-list').dataset);
+      count(stop.dataset.assignment, listed(room.querySelector('.remark-list')));
       place.showMade();
     }
   }
+
+  const listed = ({ dataset }) => ({ waiting: dataset.waiting, lines: dataset.lines ?? '' });
 
   /** All lessons that this desk is about. */
   const lessons = () => [...document.querySelectorAll('[data-counts]')].map(({ dataset }) => dataset.counts);
@@ -45,9 +47,7 @@ export function bindRemarks({ addressOf, hearing, current, stops }) {
   function count(assignment, { waiting, lines }) {
     const counts = document.querySelector(`[data-counts="${assignment}"]`);
     counts.dataset.waiting = waiting;
-    if (lines !== undefined) {
-      counts.dataset.lines = lines;
-    }
+    counts.dataset.lines = lines ?? counts.dataset.lines ?? '';
     recount();
   }
 
@@ -57,7 +57,7 @@ export function bindRemarks({ addressOf, hearing, current, stops }) {
     }
     const all = [...document.querySelectorAll('[data-counts]')].map(({ dataset }) => dataset);
     const given = all.reduce((sum, one) => sum + Number(one.waiting), 0);
-    const silent = all.flatMap((one) => one.lines.split(' ')).filter(Boolean);
+    const silent = all.flatMap((one) => (one.lines ?? '').split(' ')).filter(Boolean);
     at('waiting').textContent = given;
     at('give-all').hidden = given === 0;
     at('to-read').hidden = silent.length === 0;
@@ -255,7 +255,7 @@ export function bindRemarks({ addressOf, hearing, current, stops }) {
     place.showMade();
     const list = room.querySelector('.remark-list');
     if (list) {
-      count(current().dataset.assignment, list.dataset);
+      count(current().dataset.assignment, listed(list));
     }
   });
   at('give-all')?.addEventListener('click', () => give({}, lessons()));

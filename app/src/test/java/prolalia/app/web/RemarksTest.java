@@ -7,6 +7,7 @@ import java.io.ByteArrayInputStream;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
@@ -14,6 +15,9 @@ import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import prolalia.core.sound.Sound;
+import prolalia.media.SoundReader;
+import prolalia.media.SoundWriter;
 
 /** Answers at the listening desk, marked by two teachers, and spoken back to. */
 class RemarksTest extends RunningHouse {
@@ -189,6 +193,23 @@ class RemarksTest extends RunningHouse {
         ines.form("/assignments/" + assignment + "/remarks/" + copy + "/remove");
         assertThat(ines.page("/lessons/" + said)).doesNotContain("Read it to somebody");
         assertThat(cem.page(hers)).doesNotContain("Read it to somebody");
+    }
+
+    @Test
+    void aRemarkThatIsHardToHearSaysSoBeforeItIsGivenBack() throws Exception {
+        Sound spoken = SoundReader.decode(voice("bean-2c"), 60_000).sound();
+        float[] quiet = spoken.samples().clone();
+        for (int i = 0; i < quiet.length; i++) {
+            quiet[i] *= 0.008f;
+        }
+        Path file = Files.createTempFile("quiet", ".wav");
+        SoundWriter.writeWav(new Sound(quiet, spoken.sampleRate()), file);
+        String recording = "/assignments/" + assignment + "/remarks/recordings/" + UUID.randomUUID();
+        String line = "?line=" + children.get(1) + "." + question;
+        ines.send("PUT", recording + "/chunks/0" + line, "audio/wav", Files.readAllBytes(file));
+        assertThat(Visitor.text(ines.form(recording + "/end" + line, "chunks", "1")))
+                .contains("\"made\":true");
+        assertThat(ines.page(at(1))).contains("too quiet");
     }
 
     @Test

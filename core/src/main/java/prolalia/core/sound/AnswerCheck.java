@@ -1,8 +1,12 @@
 package prolalia.core.sound;
 
+import java.util.Arrays;
+import java.util.Collection;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What makes a child's spoken answer hard to hear, by the thresholds of {@link SoundCheck}. */
 public enum AnswerCheck {
@@ -11,6 +15,18 @@ public enum AnswerCheck {
     NOISY,
     /** Somebody else speaks as well, as happens where many record in one room. */
     TWO_VOICES;
+
+    /** What was found, as it is kept: names with a space between. */
+    public static String written(Collection<AnswerCheck> found) {
+        return found.stream().map(Enum::name).collect(Collectors.joining(" "));
+    }
+
+    /** @param written null: it wasn't looked at */
+    public static List<AnswerCheck> read(String written) {
+        return written == null || written.isEmpty()
+                ? List.of()
+                : Arrays.stream(written.split(" ")).map(AnswerCheck::valueOf).toList();
+    }
 
     /** @param second where another voice speaks ({@link Voices#second}) */
     public static Set<AnswerCheck> of(Measurement measured, Optional<Span> second) {
