@@ -48,6 +48,9 @@ public final class CodePlaces {
     private static final double NEARNESS = 0.2;
     private static final double LEFT_OF_TEXT = 6;
 
+    /** Of small letters, with what is above and below them. */
+    private static final double WORDS_MM = 2.6;
+
     private CodePlaces() {}
 
     /**
@@ -161,6 +164,48 @@ public final class CodePlaces {
         private long found() {
             return Arrays.stream(chosen).filter(each -> each != null).count();
         }
+    }
+
+    /**
+     * Where the words that are typed in place of a code can stand: right under it, else right above it, in the white.
+     *
+     * @return one for each place, as wide as the code; empty: there is no code, or no room for words
+     */
+    public static List<Optional<Area>> words(Sheet sheet, Placed placed) {
+        List<Place> standing =
+                placed.places().stream().flatMap(Optional::stream).toList();
+        List<Optional<Area>> words = new ArrayList<>();
+        List<Box> taken = new ArrayList<>();
+        for (Optional<Place> place : placed.places()) {
+            Optional<Box> strip = place.flatMap(each -> strips(sheet.mm(each.area())).stream()
+                    .filter(box -> isFreeForWords(sheet, box, each, standing, taken))
+                    .findFirst());
+            strip.ifPresent(taken::add);
+            words.add(strip.map(box -> area(sheet, box)));
+        }
+        return words;
+    }
+
+    private static List<Box> strips(Box code) {
+        return List.of(
+                new Box(code.x(), code.bottom(), code.w(), WORDS_MM),
+                new Box(code.x(), code.y() - WORDS_MM, code.w(), WORDS_MM));
+    }
+
+    private static boolean isFreeForWords(Sheet sheet, Box strip, Place own, List<Place> standing, List<Box> taken) {
+        boolean onPage = strip.x() >= EDGE_MM - CLEAR_MM
+                && strip.right() <= sheet.widthMm() - EDGE_MM + CLEAR_MM
+                && strip.y() >= EDGE_MM
+                && strip.bottom() <= sheet.heightMm() - EDGE_MM;
+        Area around = sheet.share(
+                strip.x() - CLEAR_MM, strip.y() - CLEAR_MM, strip.w() + 2 * CLEAR_MM, strip.h() + 2 * CLEAR_MM);
+        return onPage
+                && sheet.ink().isFree(around)
+                && sheet.others().stream().noneMatch(around::touches)
+                && taken.stream().noneMatch(other -> other.gap(strip) < CLEAR_MM)
+                && standing.stream()
+                        .noneMatch(each -> crosses(each.hairline(), strip, sheet)
+                                || each != own && sheet.mm(each.area()).gap(strip) < CLEAR_MM);
     }
 
     /** A place for one code of the whole page: in a free corner, the upper right one first. */

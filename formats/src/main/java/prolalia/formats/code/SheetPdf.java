@@ -53,7 +53,7 @@ public final class SheetPdf {
         height = (float) paper.heightMm() * POINTS_PER_MM;
     }
 
-    private static PDType0Font font(PDDocument document, String face) throws IOException {
+    static PDType0Font font(PDDocument document, String face) throws IOException {
         try (InputStream file = Fonts.file(face)) {
             return PDType0Font.load(document, file, true);
         }

@@ -12,6 +12,7 @@ import java.util.function.IntFunction;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSUpdateInfo;
 import org.apache.pdfbox.io.IOUtils;
@@ -20,6 +21,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -46,10 +48,14 @@ public final class StampedPaper implements AutoCloseable {
     private static final int LONGEST_PX = 1_600;
 
     private static final float HAIRLINE_PT = 0.5f;
+    private static final float LETTERS_OF_STRIP = 0.86f;
+    private static final float SMALLEST_LETTERS_PT = 4.2f;
+    private static final double BASELINE = 0.74;
 
     private final PDDocument document;
     private final PDFRenderer renderer;
     private boolean changed;
+    private PDType0Font letters;
 
     private StampedPaper(PDDocument document) {
         this.document = document;
@@ -143,8 +149,15 @@ public final class StampedPaper implements AutoCloseable {
         };
     }
 
+    /** What is typed in place of a code, and where that stands. @param at in shares of the page */
+    record Typed(String words, Area at) {}
+
     /** Draws the codes of a page. @param page from 0 @param codes what each place shows */
     public void draw(int page, Placed placed, IntFunction<CodeImage> codes) throws IOException {
+        draw(page, placed, codes, List.of());
+    }
+
+    void draw(int page, Placed placed, IntFunction<CodeImage> codes, List<Typed> typed) throws IOException {
         if (placed.places().stream().allMatch(Optional::isEmpty)) {
             return;
         }
@@ -165,9 +178,51 @@ public final class StampedPaper implements AutoCloseable {
                     }
                 }
             }
+            for (Typed each : typed) {
+                write(content, toPage, each);
+            }
         }
         mark(at, before);
+        if (!typed.isEmpty()) {
+            // The letters' font is one of what the page, or all pages, may use.
+            at.getResources().getCOSObject().setNeedToBeUpdated(true);
+            if (at.getResources().getCOSObject().getDictionaryObject(COSName.FONT) instanceof COSDictionary fonts) {
+                fonts.setNeedToBeUpdated(true);
+            }
+        }
         changed = true;
+    }
+
+    /** As large as its place is wide, upright as the page is seen. */
+    private void write(PDPageContentStream content, Matrix toPage, Typed typed) throws IOException {
+        if (letters == null) {
+            letters = SheetPdf.font(document, "LiberationSans-Regular");
+        }
+        Area area = typed.at();
+        float widthPt = length(toPage, area, area.w(), 0);
+        float heightPt = length(toPage, area, 0, area.h());
+        float ofOnePt = letters.getStringWidth(typed.words()) / 1_000;
+        float size = Math.min(heightPt * LETTERS_OF_STRIP, widthPt / Math.max(0.1f, ofOnePt));
+        if (size < SMALLEST_LETTERS_PT) {
+            return;
+        }
+        double left = area.x() + area.w() * (1 - size * ofOnePt / widthPt) / 2;
+        double baseline = area.y() + area.h() * BASELINE;
+        Matrix upright = new Matrix(
+                        (float) area.w() / widthPt, 0, 0, -(float) area.h() / heightPt, (float) left, (float) baseline)
+                .multiply(toPage);
+        content.beginText();
+        content.setNonStrokingColor(0.15f);
+        content.setFont(letters, size);
+        content.setTextMatrix(upright);
+        content.showText(typed.words());
+        content.endText();
+    }
+
+    private static float length(Matrix toPage, Area from, double x, double y) {
+        java.awt.geom.Point2D.Float one = toPage.transformPoint((float) from.x(), (float) from.y());
+        java.awt.geom.Point2D.Float other = toPage.transformPoint((float) (from.x() + x), (float) (from.y() + y));
+        return (float) one.distance(other);
     }
 
     private static void line(PDPageContentStream content, Matrix toPage, Hairline line) throws IOException {

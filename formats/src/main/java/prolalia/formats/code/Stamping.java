@@ -20,6 +20,7 @@ import prolalia.core.code.SheetPaper;
 import prolalia.core.place.Area;
 import prolalia.formats.code.CodeSheet.CodeMark;
 import prolalia.formats.code.CodeSheet.Item;
+import prolalia.formats.code.StampedPaper.Typed;
 
 /** Puts codes on a paper: at its questions, on its pages, or on sheets at its end. Stateless. */
 public final class Stamping {
@@ -105,7 +106,7 @@ public final class Stamping {
     }
 
     /** Codes of a page whose places are being looked for. */
-    private record Pending(int page, List<Code> codes, CompletableFuture<Placed> places) {
+    private record Pending(int page, List<Code> codes, Sheet sheet, CompletableFuture<Placed> places) {
         private void draw(StampedPaper paper, CodePrint print, List<Standing> standing, List<Code> left)
                 throws IOException {
             Placed placed = places.join();
@@ -121,7 +122,15 @@ public final class Stamping {
                             placed.print().sideMm()));
                 }
             }
-            paper.draw(page - 1, placed, i -> CodeImage.of(codes.get(i).address(), print.symbol()));
+            List<Optional<Area>> words = CodePlaces.words(sheet, placed);
+            List<Typed> typed = new ArrayList<>();
+            for (int i = 0; i < codes.size(); i++) {
+                String said = codes.get(i).typed();
+                if (!said.isEmpty()) {
+                    words.get(i).ifPresent(at -> typed.add(new Typed(said, at)));
+                }
+            }
+            paper.draw(page - 1, placed, i -> CodeImage.of(codes.get(i).address(), print.symbol()), typed);
         }
     }
 
@@ -141,6 +150,7 @@ public final class Stamping {
         return new Pending(
                 page,
                 these,
+                sheet,
                 CompletableFuture.supplyAsync(() -> inCorner
                         ? CodePlaces.inCorner(sheet, print)
                         : CodePlaces.beside(

@@ -119,6 +119,13 @@ class StampedPaperTest {
             paper.save(BAKERY, stamped);
         }
         assertThat(scanned(Files.readAllBytes(stamped))).contains(address(1), address(2));
+        try (PDDocument document = Loader.loadPDF(stamped.toFile())) {
+            PDFTextStripper onFirst = new PDFTextStripper();
+            onFirst.setEndPage(1);
+            assertThat(onFirst.getText(document))
+                    .as("what is typed stands at the code")
+                    .contains("maple otter 7");
+        }
         byte[] first = Files.readAllBytes(BAKERY);
         assertThat(java.util.Arrays.copyOf(Files.readAllBytes(stamped), first.length))
                 .isEqualTo(first);
