@@ -187,12 +187,47 @@ class RemarksTest extends RunningHouse {
         String sound = Visitor.first(cem.page(hers), "(/my/[^\"]+/remarks/[^\"]+\\.mp3)\"");
         assertThat(cem.get(sound).headers().firstValue("Content-Type")).hasValue("audio/mpeg");
         assertThat(ines.page(at(1))).doesNotContain("hears nothing");
+        ines.form(at(1) + "/remarks", "words", "Read it to somebody at home.");
+        assertThat(ines.page("/lessons/" + said).split("Read it to somebody", -1))
+                .as("the same words are one line, which is read already")
+                .hasSize(2);
+        String again = Visitor.first(ines.page(at(1)), "(?s).*data-remark=\"([^\"]+)\".*?Read it to somebody");
+        ines.form("/assignments/" + assignment + "/remarks/" + again + "/remove");
         ines.form(through + "/remove");
         assertThat(ines.page("/lessons/" + said)).as("Cem has it still").contains("Read it to somebody");
         String copy = Visitor.first(ines.page(at(2)), "data-remark=\"([^\"]+)\"(?s).*Read it to somebody");
         ines.form("/assignments/" + assignment + "/remarks/" + copy + "/remove");
         assertThat(ines.page("/lessons/" + said)).doesNotContain("Read it to somebody");
         assertThat(cem.page(hers)).doesNotContain("Read it to somebody");
+    }
+
+    @Test
+    void whatAClassAnsweredToAllItsLessonsIsOneQueue() throws Exception {
+        String other = ines.newLine("What is rain?");
+        ines.putForm("/lines/" + other + "/question/kind", "by", "LONG_TEXT");
+        String query = ines.form("/lessons/" + ines.lessonOf(other) + "/give", "to", classId)
+                .uri()
+                .getQuery();
+        String second = Visitor.first(query, "given=([^&]+)");
+        String queue = "/classes/" + classId + "/listen?which=ALL";
+        assertThat(ines.page(queue)).doesNotContain("/assignments/" + second + "/listen");
+        ada.send(
+                "PUT",
+                "/my/" + second + "/answers/" + other + "/" + UUID.randomUUID(),
+                JSON,
+                "{\"typed\":\"Drops.\"}".getBytes(StandardCharsets.UTF_8));
+        String byLesson = ines.page(queue);
+        assertThat(byLesson)
+                .contains("data-desk=\"/assignments/" + second + "/listen\"")
+                .contains("data-desk=\"/assignments/" + assignment + "/listen\"");
+        assertThat(Visitor.all(byLesson, "<h3 dir=\"auto\">([^<]+)</h3>")).hasSize(2);
+        assertThat(Visitor.all(ines.page(queue + "&order=CHILD"), "<h3 dir=\"auto\">([^<]+)</h3>"))
+                .as("Ada answered both")
+                .startsWith("Ada")
+                .doesNotHaveDuplicates();
+        assertThat(Visitor.all(ines.page(queue + "&order=QUESTION"), "<h3 dir=\"auto\">([^<]+)</h3>"))
+                .anyMatch(name -> name.contains(" · 1. What is rain?"));
+        ines.form("/assignments/" + second + "/take-back");
     }
 
     @Test

@@ -2,6 +2,7 @@ package prolalia.core.code;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.data.Offset.offset;
 
 import java.util.HashSet;
 import java.util.List;
@@ -115,6 +116,16 @@ class CodeRulesTest {
         for (var place : placed.places()) {
             place.ifPresent(at -> assertThat(ink.isFree(at.area())).isTrue());
         }
+        Area under = CodePlaces.words(new Sheet(210, 297, ink, List.of()), placed)
+                .get(0)
+                .orElseThrow();
+        assertThat(ink.isFree(under)).isTrue();
+        assertThat(under.y()).as("right under its code").isCloseTo(first.area().bottom(), offset(0.001));
+        Area taken = new Area(0, first.area().bottom(), 1, 0.02);
+        Area above = CodePlaces.words(new Sheet(210, 297, ink, List.of(taken)), placed)
+                .get(0)
+                .orElseThrow();
+        assertThat(above.bottom()).as("else above it").isCloseTo(first.area().y(), offset(0.001));
         Area field = new Area(0.6, 0.02, 0.4, 0.24);
         Place elsewhere = CodePlaces.beside(new Sheet(210, 297, ink, List.of(field)), wanted, print)
                 .places()
