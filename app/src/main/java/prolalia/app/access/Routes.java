@@ -269,6 +269,7 @@ final class Routes {
             new Route(GET, "/rubrics", Who.TEACHER),
             new Route(POST, "/rubrics", Who.TEACHER),
             new Route(PUT, "/rubrics/file", Who.TEACHER),
+            new Route(POST, "/rubrics/{id}/read", Who.OWNER),
             new Route(POST, "/rubrics/{id}/remove", Who.OWNER),
             new Route(GET, "/rubrics/{id}.csv", Who.OWNER),
             new Route(GET, "/try-codes", Who.TEACHER),

@@ -26,6 +26,7 @@ import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.TooLargeException;
 import prolalia.app.rubric.RubricService.Held;
+import prolalia.app.rubric.RubricService.ToRead;
 import prolalia.core.lesson.SpeakingName;
 import prolalia.core.marking.RubricText;
 import prolalia.core.marking.RubricText.Reading;
@@ -54,6 +55,7 @@ class RubricController {
     @GetMapping("/rubrics")
     String page(@AuthenticationPrincipal SignedInTeacher teacher, Model model) {
         model.addAttribute("rubrics", rubrics.of(teacher.actor()));
+        model.addAttribute("unread", rubrics.unread(teacher.actor()));
         model.addAttribute("words", messages.forBrowser("arriving"));
         return "rubric/rubrics";
     }
@@ -113,6 +115,15 @@ class RubricController {
     @ResponseBody
     ResponseEntity<Map<String, String>> tooLarge() {
         return refused(messages.say("rubric.tooLong", MOST_ROWS));
+    }
+
+    /** Its words are read through as standing lines. */
+    @PostMapping("/rubrics/{id}/read")
+    String read(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
+        ToRead toRead = rubrics.toTheShelf(teacher.actor(), id);
+        return toRead.lines().isEmpty()
+                ? "redirect:/rubrics"
+                : "redirect:/lessons/" + toRead.shelf() + "/read?line=" + String.join("&line=", toRead.lines());
     }
 
     @PostMapping("/rubrics/{id}/remove")

@@ -3,16 +3,22 @@ package prolalia.app.rubric;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.ScriptLine;
+import prolalia.app.library.LibraryService;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
+import prolalia.core.lesson.LineKind;
 import prolalia.core.marking.Rubric;
 import prolalia.core.marking.Rubric.Criterion;
 import prolalia.core.marking.RubricText;
@@ -27,9 +33,11 @@ public class RubricService {
     private final RubricStore store;
     private final LessonService lessons;
     private final Lessons lessonStore;
+    private final LibraryService library;
     private final Clock clock;
 
-    RubricService(RubricStore store, LessonService lessons, Lessons lessonStore, Clock clock) {
+    RubricService(RubricStore store, LessonService lessons, Lessons lessonStore, LibraryService library, Clock clock) {
+        this.library = library;
         this.store = store;
         this.lessons = lessons;
         this.lessonStore = lessonStore;
@@ -110,19 +118,66 @@ public class RubricService {
 
     /** The sound of the standing line that says these words; null: there is none. */
     private String said(Teacher teacher, String words) {
-        return lessonStore
-                .shelf(teacher.id())
-                .flatMap(shelf -> lessons.lesson(teacher, shelf.id()).pages().stream()
-                        .flatMap(page -> page.lines().stream())
-                        .filter(line -> line.soundHash() != null
-                                && line.line().words().strip().equalsIgnoreCase(words))
-                        .map(ScriptLine::soundHash)
-                        .findFirst())
-                .orElse(null);
+        return said(teacher).get(likeness(words));
     }
 
-    /** The child can meet the levels of her answers. @param studentId null: all of them can */
+    /** What a teacher's standing lines say that are read, with its sound. */
+    private Map<String, String> said(Teacher teacher) {
+        return lessonStore
+                .shelf(teacher.id())
+                .map(shelf -> lessons.lesson(teacher, shelf.id()).script().stream()
+                        .filter(line -> line.soundHash() != null)
+                        .collect(Collectors.toMap(
+                                line -> likeness(line.line().words()), ScriptLine::soundHash, (first, same) -> first)))
+                .orElse(Map.of());
+    }
+
+    private static String likeness(String words) {
+        return words.strip().toLowerCase(Locale.ROOT);
+    }
+
+    /** How many words of each rubric of hers no child hears as yet, by its id. */
+    Map<String, Long> unread(Teacher teacher) {
+        Map<String, String> said = said(teacher);
+        return of(teacher).stream()
+                .collect(Collectors.toMap(
+                        Held::id,
+                        held -> levels(held)
+                                .filter(words -> !said.containsKey(likeness(words)))
+                                .count()));
+    }
+
+    private static Stream<String> levels(Held held) {
+        return held.rubric().criteria().stream()
+                .flatMap(criterion -> criterion.levels().stream())
+                .map(Rubric.Level::words)
+                .filter(words -> !words.isBlank())
+                .distinct();
+    }
+
+    /** What is to be read. @param shelf the lesson of the standing lines */
+    record ToRead(String shelf, List<String> lines) {}
+
+    /** The words of a rubric that no child hears as yet stand on the shelf from now on, to be read through. */
+    ToRead toTheShelf(Teacher teacher, String id) {
+        Map<String, String> said = said(teacher);
+        List<String> lines = levels(own(teacher, id))
+                .filter(words -> !said.containsKey(likeness(words)))
+                .map(words -> library.standingLine(teacher, LineKind.PASSAGE, words))
+                .toList();
+        return new ToRead(lessonStore.shelf(teacher.id()).map(LessonRef::id).orElse(null), lines);
+    }
+
+    /** The child can meet the levels of her answers, and hears those that were read meanwhile. @param studentId null: all of them can */
+    @Transactional
     public void give(Teacher teacher, String assignmentId, String studentId) {
+        Map<String, String> said = said(teacher);
+        store.silent(teacher.id(), assignmentId).forEach(words -> {
+            String sound = said.get(likeness(words));
+            if (sound != null) {
+                store.voice(teacher.id(), assignmentId, words, sound);
+            }
+        });
         store.give(teacher.id(), assignmentId, studentId, clock.millis());
     }
 

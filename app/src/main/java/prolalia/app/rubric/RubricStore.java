@@ -132,6 +132,25 @@ class RubricStore {
     }
 
     /** How many answers a teacher judged whose children can't meet that as yet. */
+    /** The words of her levels that are read alone. */
+    List<String> silent(String teacherId, String assignmentId) {
+        return looking.selectDistinct(RUBRIC_MARK.WORDS)
+                .from(RUBRIC_MARK)
+                .where(waiting(teacherId, assignmentId, null), RUBRIC_MARK.SOUND_HASH.isNull())
+                .fetch(RUBRIC_MARK.WORDS);
+    }
+
+    /** Her levels that say this, and aren't met as yet, are heard. */
+    void voice(String teacherId, String assignmentId, String words, String soundHash) {
+        writing.update(RUBRIC_MARK)
+                .set(RUBRIC_MARK.SOUND_HASH, soundHash)
+                .where(
+                        waiting(teacherId, assignmentId, null),
+                        RUBRIC_MARK.WORDS.eq(words),
+                        RUBRIC_MARK.SOUND_HASH.isNull())
+                .execute();
+    }
+
     int waiting(String teacherId, String assignmentId) {
         return looking.select(countDistinct(RUBRIC_MARK.ANSWER_ID))
                 .from(RUBRIC_MARK)
