@@ -109,6 +109,12 @@ class ListeningController {
                 .toList();
         model.addAttribute("counts", counts);
         model.addAttribute(
+                "toBeRead",
+                counts.stream()
+                        .flatMap(each -> each.toBeRead().stream())
+                        .distinct()
+                        .toList());
+        model.addAttribute(
                 "replied",
                 queue.assignments().stream()
                         .flatMap(each -> remarks.repliedAt(teacher.actor(), each.id()).stream())

@@ -176,8 +176,12 @@ if (stops.length > 0) {
     at(name).addEventListener('change', () => { keep(name, at(name).checked ? 'on' : 'off'); hearing.shorten = at('shorten').checked; });
   });
   hearing.shorten = at('shorten').checked;
+}
+if (at('stop')) {
   remarks = bindRemarks({ addressOf, hearing, current: () => stops[here], stops });
   bindMarking({ addressOf, current: () => stops[here], next, renew });
+}
+if (stops.length > 0) {
   show(0, false);
 }
 finishLeftRemarks(room.dataset.assignments.split(' '), (line, said) => {

@@ -57,15 +57,13 @@ export function bindRemarks({ addressOf, hearing, current, stops }) {
     }
     const all = [...document.querySelectorAll('[data-counts]')].map(({ dataset }) => dataset);
     const given = all.reduce((sum, one) => sum + Number(one.waiting), 0);
-    const silent = all.flatMap((one) => (one.lines ?? '').split(' ')).filter(Boolean);
+    const silent = [...new Set(all.flatMap((one) => (one.lines ?? '').split(' ')).filter(Boolean))];
     at('waiting').textContent = given;
     at('give-all').hidden = given === 0;
     at('to-read').hidden = silent.length === 0;
     at('to-read-count').textContent = silent.length;
     at('to-read').href = `${at('to-read').dataset.read}?${new URLSearchParams(silent.map((line) => ['line', line]))}`;
   }
-
-  recount();
 
   function openMicrophone() {
     clearTimeout(closing);
@@ -79,7 +77,7 @@ export function bindRemarks({ addressOf, hearing, current, stops }) {
   }
 
   async function begin() {
-    if (speaking) {
+    if (speaking || !current()) {
       return;
     }
     const own = { stop: current(), released: false };
@@ -206,7 +204,9 @@ export function bindRemarks({ addressOf, hearing, current, stops }) {
       count(assignment, given);
     }
     state('givenBack', { n: all });
-    await showList(current());
+    if (current()) {
+      await showList(current());
+    }
   }
 
   const typing = (target) => target.closest?.('input, textarea, select, [contenteditable]');
