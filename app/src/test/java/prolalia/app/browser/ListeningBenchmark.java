@@ -24,7 +24,7 @@ import prolalia.media.SoundWriter;
 final class ListeningBenchmark {
     private static final int CHILDREN = 35;
     private static final int QUESTIONS = 30;
-    private static final int HEARD = 12;
+    private static final int HEARD = 30;
     private static final int TIMES = 9;
     private static final int RATE = 48_000;
     private static final int ANSWER_S = 20;
