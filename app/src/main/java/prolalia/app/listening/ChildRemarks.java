@@ -221,6 +221,7 @@ public class ChildRemarks implements SpokenBack {
                     null,
                     "",
                     null,
+                    null,
                     sound.hash(),
                     sound.durationMs(),
                     List.of(),

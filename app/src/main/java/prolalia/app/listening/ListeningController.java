@@ -38,6 +38,7 @@ import prolalia.app.response.StoredAnswer;
 import prolalia.app.rubric.RubricService;
 import prolalia.app.rubric.RubricService.Level;
 import prolalia.core.answer.KeyText;
+import prolalia.core.remark.Stamp;
 
 /** The listening desk of something that was given. */
 @Controller
@@ -151,6 +152,7 @@ class ListeningController {
                         : rubrics.levels(heard.opened().answer().id()).stream()
                                 .collect(Collectors.toMap(Level::criterion, Level::level)));
         model.addAttribute("heard", heard);
+        model.addAttribute("stamps", Stamp.values());
         model.addAttribute("opened", heard.opened());
         model.addAttribute("key", KeyText.of(heard.opened().question().asked().question()));
         model.addAttribute(

@@ -2,6 +2,7 @@ package prolalia.app.listening;
 
 import java.util.List;
 import prolalia.core.remark.RemarkPlace;
+import prolalia.core.remark.Stamp;
 import prolalia.core.sound.AnswerCheck;
 
 /**
@@ -10,6 +11,7 @@ import prolalia.core.sound.AnswerCheck;
  * @param studentId whose answer it is
  * @param by the name of the teacher who made it; null: the child did
  * @param words typed, or those of a standing line; empty: it is heard alone
+ * @param stamp null: none
  * @param lineId the line of its class that says it, once that is read; null: it is none
  * @param soundHash null: it is read alone, or not voiced as yet
  * @param checks what makes it hard to hear
@@ -24,6 +26,7 @@ public record Remark(
         String teacherId,
         String by,
         String words,
+        Stamp stamp,
         String lineId,
         String soundHash,
         Long durationMs,

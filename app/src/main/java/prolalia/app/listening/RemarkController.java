@@ -28,6 +28,7 @@ import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.AnswerRecordings.Ended;
 import prolalia.core.remark.RemarkPlace;
+import prolalia.core.remark.Stamp;
 import prolalia.core.sound.Refusal;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
@@ -79,7 +80,7 @@ class RemarkController {
         return shown(teacher, new At(id, studentId, questionId), model);
     }
 
-    /** @param words typed; or with {@code line}, a standing line @param place JSON; empty: the whole answer */
+    /** @param words typed; or with {@code line}, a standing line; or a {@code stamp} @param place JSON; empty: the whole answer */
     @PostMapping("/listen/{studentId}/{questionId}/remarks")
     String add(
             @AuthenticationPrincipal SignedInTeacher teacher,
@@ -88,11 +89,14 @@ class RemarkController {
             @PathVariable String questionId,
             @RequestParam(defaultValue = "") String words,
             @RequestParam(name = "standing", defaultValue = "") String line,
+            @RequestParam(required = false) Stamp stamp,
             @RequestParam(defaultValue = "") String place,
             Model model) {
         desk.require(teacher.actor(), id);
         At at = new At(id, studentId, questionId);
-        if (line.isEmpty()) {
+        if (stamp != null) {
+            remarks.stamp(teacher.actor(), at, stamp, place(place));
+        } else if (line.isEmpty()) {
             remarks.type(teacher.actor(), at, words, place(place));
         } else {
             remarks.standing(teacher.actor(), at, line, place(place));

@@ -28,6 +28,7 @@ import prolalia.app.sound.AnswerRecordings.Sounding;
 import prolalia.app.sound.RecordingPurpose;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.remark.RemarkPlace;
+import prolalia.core.remark.Stamp;
 
 /** Teachers speak back to answers. */
 @Service
@@ -150,8 +151,26 @@ public class RemarkService {
                 place);
     }
 
+    /** A picture in place of words. */
+    @Transactional
+    public void stamp(Teacher teacher, At at, Stamp stamp, RemarkPlace place) {
+        add(teacher, toChange(teacher, at), Ids.newId(), "", stamp, null, null, place);
+    }
+
     private void add(
             Teacher teacher, Opened opened, String id, String words, String lineId, Sounding sound, RemarkPlace place) {
+        add(teacher, opened, id, words, null, lineId, sound, place);
+    }
+
+    private void add(
+            Teacher teacher,
+            Opened opened,
+            String id,
+            String words,
+            Stamp stamp,
+            String lineId,
+            Sounding sound,
+            RemarkPlace place) {
         store.add(new Remark(
                 id,
                 opened.answer().id(),
@@ -160,6 +179,7 @@ public class RemarkService {
                 teacher.id(),
                 null,
                 words,
+                stamp,
                 lineId,
                 sound == null ? null : sound.hash(),
                 sound == null ? null : (Long) sound.durationMs(),
@@ -227,7 +247,15 @@ public class RemarkService {
                 Sounding sound = remark.soundHash() == null || remark.lineId() != null
                         ? null
                         : new Sounding(remark.soundHash(), remark.durationMs());
-                add(teacher, opened, Ids.newId(), remark.words(), remark.lineId(), sound, RemarkPlace.WHOLE);
+                add(
+                        teacher,
+                        opened,
+                        Ids.newId(),
+                        remark.words(),
+                        remark.stamp(),
+                        remark.lineId(),
+                        sound,
+                        RemarkPlace.WHOLE);
                 copied++;
             }
         }

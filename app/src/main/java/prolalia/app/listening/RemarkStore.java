@@ -23,6 +23,7 @@ import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.core.remark.RemarkPlace;
+import prolalia.core.remark.Stamp;
 import prolalia.core.sound.AnswerCheck;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -98,6 +99,7 @@ class RemarkStore {
                 row.get(REMARK.TEACHER_ID),
                 row.get(TEACHER.FULL_NAME),
                 row.get(WORDS),
+                row.get(REMARK.STAMP) == null ? null : Stamp.valueOf(row.get(REMARK.STAMP)),
                 row.get(REMARK.LINE_ID),
                 row.get(HEARD),
                 row.get(LASTS),
@@ -116,6 +118,9 @@ class RemarkStore {
                 .set(REMARK.TEACHER_ID, remark.teacherId())
                 .set(REMARK.STUDENT_ID, remark.isByChild() ? remark.studentId() : null)
                 .set(REMARK.WORDS, remark.words())
+                .set(
+                        REMARK.STAMP,
+                        remark.stamp() == null ? null : remark.stamp().name())
                 .set(REMARK.LINE_ID, remark.lineId())
                 .set(REMARK.SOUND_HASH, remark.soundHash())
                 .set(REMARK.DURATION_MS, remark.durationMs())

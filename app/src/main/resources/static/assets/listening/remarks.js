@@ -233,6 +233,8 @@ export function bindRemarks({ addressOf, hearing, current, stops }) {
       room.querySelector('.type-remark input').focus();
     } else if (target.closest('.say-standing')) {
       add({ standing: target.closest('.say-standing').dataset.line });
+    } else if (target.closest('.give-stamp')) {
+      add({ stamp: target.closest('.give-stamp').dataset.stamp });
     } else if (target.closest('.give-one')) {
       give({ remark }, [current().dataset.assignment]);
     } else if (target.closest('.to-others')) {

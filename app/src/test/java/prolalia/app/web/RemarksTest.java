@@ -232,6 +232,20 @@ class RemarksTest extends RunningHouse {
     }
 
     @Test
+    void aStampIsSeenByTheChildAndCanBeTakenBack() throws Exception {
+        String stamped = Visitor.text(ines.form(at(1) + "/remarks", "stamp", "SPROUT"));
+        assertThat(stamped).contains("Stamp: it grows");
+        String remark = Visitor.first(stamped, "data-remark=\"([^\"]+)\"(?!(?s).*data-remark=)");
+        ines.form("/assignments/" + assignment + "/remarks/give", "remark", remark);
+        Visitor bo = Visitor.child(ines, classId, children.get(1));
+        assertThat(bo.page("/my/" + assignment + "/remarks")).contains("data-stamp=\"SPROUT\"");
+        ines.form("/assignments/" + assignment + "/remarks/" + remark + "/remove");
+        assertThat(bo.page("/my/" + assignment + "/remarks")).doesNotContain("data-stamp");
+        assertThat(ines.form(at(1) + "/remarks", "stamp", "TROPHY").statusCode())
+                .isEqualTo(400);
+    }
+
+    @Test
     void aRemarkThatIsHardToHearSaysSoBeforeItIsGivenBack() throws Exception {
         Sound spoken = SoundReader.decode(voice("bean-2c"), 60_000).sound();
         float[] quiet = spoken.samples().clone();
