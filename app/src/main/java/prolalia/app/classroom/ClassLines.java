@@ -1,10 +1,8 @@
 package prolalia.app.classroom;
 
 import java.time.Clock;
-import java.util.List;
 import org.springframework.stereotype.Component;
 import prolalia.app.lesson.LessonLines;
-import prolalia.app.lesson.LessonPage;
 import prolalia.app.lesson.LessonPages;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Lessons;
@@ -68,14 +66,11 @@ public class ClassLines {
     /** A line at the end of a part; answers its id. */
     public String add(String lessonId, Part part, LineKind kind, String words) {
         LessonRef lesson = ofHouse(lessonId);
-        List<LessonPage> there = pages.of(lesson);
-        String page = null;
-        for (int number = there.size(); number <= part.ordinal(); number++) {
-            // One that was taken out, or wasn't there when the class was made.
-            page = pages.add(lesson, clock.millis());
+        // One may have been taken out, or not have been there when the class was made.
+        while (pages.count(lesson) <= part.ordinal()) {
+            pages.add(lesson, clock.millis());
         }
-        page = page == null ? there.get(part.ordinal()).id() : page;
-        String line = lines.add(page, kind, words);
+        String line = lines.add(pages.of(lesson).get(part.ordinal()).id(), kind, words);
         lessons.touch(lesson, clock.millis());
         return line;
     }

@@ -105,10 +105,11 @@ class StudentFileStore {
 
     List<SaidBack> saidBack(String studentId) {
         List<SaidBack> all = new ArrayList<>();
-        // What was typed to her may have been read since.
+        // What was typed to her may have been read since, and corrected.
         Field<String> sound = coalesce(REMARK.SOUND_HASH, nullif(TAKE.SOUND_HASH, TAKE.ORIGINAL_HASH))
                 .as("heard");
-        looking.select(ANSWER.ASKED, REMARK.WORDS, sound, REMARK.MADE_AT)
+        Field<String> words = coalesce(nullif(LINE.WORDS, ""), REMARK.WORDS).as("as_it_is");
+        looking.select(ANSWER.ASKED, words, sound, REMARK.MADE_AT)
                 .from(REMARK)
                 .join(ANSWER)
                 .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
@@ -122,7 +123,7 @@ class StudentFileStore {
                 .orderBy(REMARK.MADE_AT)
                 .forEach(row -> all.add(new SaidBack(
                         json.readValue(row.get(ANSWER.ASKED), AskedThen.class).question(),
-                        row.get(REMARK.WORDS),
+                        row.get(words),
                         row.get(sound) == null
                                 ? null
                                 : new AnswerFile(row.get(sound), "remark-" + (all.size() + 1) + ".mp3"),

@@ -117,9 +117,7 @@ class ListeningController {
                         .toList());
         model.addAttribute(
                 "replied",
-                queue.assignments().stream()
-                        .flatMap(each -> remarks.repliedAt(teacher.actor(), each.id()).stream())
-                        .toList());
+                counts.stream().flatMap(each -> each.replied().stream()).toList());
         model.addAttribute("whichOnes", Which.values());
         model.addAttribute("checkedOnes", Checked.values());
         model.addAttribute("schoolClass", classes.require(teacher.actor(), queue.classId()));

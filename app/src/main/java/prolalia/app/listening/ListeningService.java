@@ -127,13 +127,12 @@ class ListeningService {
     private static Map<String, List<Stop>> groups(
             List<Stop> all, Order order, Which which, Checked checked, boolean named) {
         Map<String, List<Stop>> groups = new LinkedHashMap<>();
+        List<Stop> inOrder = new ArrayList<>(all);
+        if (order == Order.CHILD) {
+            inOrder.sort(Comparator.comparing(stop -> stop.student().name()));
+        }
         // A question keeps its place, however its answers come.
-        Comparator<Stop> comparator = order == Order.CHILD
-                ? Comparator.comparing(stop -> stop.student().name())
-                : Comparator.comparing(stop -> 0);
-        all.stream()
-                .sorted(comparator)
-                .forEach(stop -> groups.computeIfAbsent(name(stop, order, named), unseen -> new ArrayList<>()));
+        inOrder.forEach(stop -> groups.computeIfAbsent(name(stop, order, named), unseen -> new ArrayList<>()));
         List<Stop> stops =
                 new ArrayList<>(all.stream().filter(stop -> isIn(which, stop)).toList());
         if (checked != Checked.AS_THEY_COME) {

@@ -290,12 +290,14 @@ public class RemarkService {
      *
      * @param waiting how much of it hasn't been given back
      * @param toBeRead the lines of what she typed that no child hears as yet
+     * @param replied the answers at which a child said something back that no teacher met as yet: each as student/question
      */
-    record Counted(String assignmentId, int waiting, List<String> toBeRead) {}
+    record Counted(String assignmentId, int waiting, List<String> toBeRead, List<String> replied) {}
 
     Counted counted(Teacher teacher, String assignmentId) {
         assignments.seen(teacher, assignmentId);
-        List<Remark> own = store.ofAssignment(assignmentId).stream()
+        List<Remark> all = store.ofAssignment(assignmentId);
+        List<Remark> own = all.stream()
                 .filter(remark -> teacher.id().equals(remark.teacherId()))
                 .toList();
         long waiting = own.stream().filter(remark -> !remark.isGiven()).count();
@@ -306,16 +308,11 @@ public class RemarkService {
                         .filter(Remark::isToBeRead)
                         .map(Remark::lineId)
                         .distinct()
+                        .toList(),
+                all.stream()
+                        .filter(remark -> remark.isByChild() && remark.isNew())
+                        .map(remark -> remark.studentId() + "/" + remark.questionId())
                         .toList());
-    }
-
-    /** The answers at which a child said something back that no teacher met as yet: each as student and question. */
-    List<String> repliedAt(Teacher teacher, String assignmentId) {
-        assignments.seen(teacher, assignmentId);
-        return store.ofAssignment(assignmentId).stream()
-                .filter(remark -> remark.isByChild() && remark.isNew())
-                .map(remark -> remark.studentId() + "/" + remark.questionId())
-                .toList();
     }
 
     String sound(Teacher teacher, String assignmentId, String remarkId) {

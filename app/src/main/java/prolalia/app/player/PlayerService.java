@@ -159,6 +159,16 @@ public class PlayerService {
 
     /** The same object as long as nothing that students see or hear of the lesson changes. */
     Opened open(String token) {
+        return open(followed(token));
+    }
+
+    private Opened open(LinkService.Target target) {
+        Link link = target.link();
+        return opened.get(new Revision(target.lessonId(), target.revision(), link.pageId(), link.lineId()), this::read);
+    }
+
+    /** Where a link leads, if it leads somewhere now. */
+    private LinkService.Target followed(String token) {
         LinkService.Target target = links.follow(token).orElseThrow(() -> new NotFoundException("link"));
         if (target.withdrawn()) {
             throw new WithdrawnException();
@@ -166,11 +176,10 @@ public class PlayerService {
         if (target.removed()) {
             throw new NotFoundException("removed lesson");
         }
-        Link link = target.link();
-        if (links.isAsleep(link)) {
-            throw new AsleepException(link);
+        if (links.isAsleep(target.link())) {
+            throw new AsleepException(target.link());
         }
-        return opened.get(new Revision(target.lessonId(), target.revision(), link.pageId(), link.lineId()), this::read);
+        return target;
     }
 
     /** A lesson as it is at a revision. */
@@ -297,12 +306,10 @@ public class PlayerService {
 
     /** A child asked for a hint of a lesson. */
     void asked(String token, String lineId) {
-        PublishedLesson lesson = open(token).lesson();
+        LinkService.Target target = followed(token);
         // Who looks at it before it is given out isn't a child.
-        if (links.follow(token)
-                .filter(target -> target.link().purpose() == LinkPurpose.PREVIEW)
-                .isEmpty()) {
-            asked(lesson, lineId);
+        if (target.link().purpose() != LinkPurpose.PREVIEW) {
+            asked(open(target).lesson(), lineId);
         }
     }
 

@@ -103,22 +103,18 @@ public class RubricService {
         if (levels.size() != criteria.size()) {
             throw new IllegalArgumentException(levels.size() + " levels");
         }
+        Map<String, String> said = said(teacher);
         List<Level> kept = new ArrayList<>();
         for (int i = 0; i < levels.size(); i++) {
             if (levels.get(i) != NONE) {
                 String words = criteria.get(i).levels().get(levels.get(i)).words();
-                kept.add(new Level(i, levels.get(i), criteria.get(i).name(), words, said(teacher, words)));
+                kept.add(new Level(i, levels.get(i), criteria.get(i).name(), words, said.get(likeness(words))));
             }
         }
         boolean all = kept.size() == criteria.size();
         Optional<Double> points = all ? Optional.of(held.rubric().points(levels, most)) : Optional.empty();
         store.setLevels(answerId, teacher.id(), kept, clock.millis());
         return points;
-    }
-
-    /** The sound of the standing line that says these words; null: there is none. */
-    private String said(Teacher teacher, String words) {
-        return said(teacher).get(likeness(words));
     }
 
     /** What a teacher's standing lines say that are read, with its sound. */

@@ -77,7 +77,12 @@ public class StorageSweeper {
     }
 
     private void letGoOfResponses(String which) {
-        StorageStore.Voices voices = transaction.execute(status -> store.forgetResponses(which));
+        StorageStore.Voices voices = transaction.execute(status -> {
+            StorageStore.Voices found = store.forgetResponses(which);
+            // Lines that were said to nobody else: their takes hold their files no more.
+            store.forgetRemoved(1);
+            return found;
+        });
         if (!voices.files().isEmpty() || !voices.recordings().isEmpty()) {
             deleteFiles(voices);
         }

@@ -232,6 +232,35 @@ class RemarksTest extends RunningHouse {
     }
 
     @Test
+    void whatWasTypedToAChildWhoIsDeletedGoesWithTheVoiceThatSaysIt() throws Exception {
+        ines.form("/classes/" + classId + "/students", "names", "Quendolin");
+        List<String> all = Visitor.all(ines.page("/classes/" + classId), "/students/([^\"/]+)\"");
+        String student =
+                all.stream().filter(id -> !children.contains(id)).findFirst().orElseThrow();
+        write(Visitor.child(ines, classId, student), "Wind.");
+        String at = "/assignments/" + assignment + "/listen/" + student + "/" + question;
+        String typed = Visitor.text(ines.form(at + "/remarks", "words", "Quendolin, that was brave."));
+        String line = Visitor.first(typed, "data-lines=\"(?:[^\"]* )?([^\" ]+)\"");
+        // Of a sound that nobody else has.
+        byte[] own = readAloud(0.31, "bean-2c", "bean-1a");
+        String take = Visitor.first(ines.record(line, "own.wav", own), "data-take=\"([^\"]+)\"");
+        ines.form("/takes/" + take + "/keep");
+        assertThat(ines.get("/takes/" + take + "/sound.mp3").statusCode()).isEqualTo(200);
+        long files = mediaFiles();
+        ines.form("/classes/" + classId + "/students/" + student + "/delete", "sure", "Quendolin");
+        assertThat(ines.get("/takes/" + take + "/sound.mp3").statusCode()).isEqualTo(404);
+        assertThat(mediaFiles()).as("its recording and its sound").isLessThanOrEqualTo(files - 2);
+        String said = Visitor.first(ines.page("/classes/" + classId), "href=\"/lessons/([^\"/]+)\"");
+        assertThat(ines.page("/lessons/" + said)).doesNotContain("Quendolin");
+    }
+
+    private static long mediaFiles() throws Exception {
+        try (var all = Files.walk(DATA.resolve("media"))) {
+            return all.filter(Files::isRegularFile).count();
+        }
+    }
+
+    @Test
     void aStampIsSeenByTheChildAndCanBeTakenBack() throws Exception {
         String stamped = Visitor.text(ines.form(at(1) + "/remarks", "stamp", "SPROUT"));
         assertThat(stamped).contains("Stamp: it grows");

@@ -16,10 +16,10 @@ import prolalia.core.place.InkMap;
  */
 public final class CodePlaces {
     /** Printers leave so much of a paper's edge white; a quiet zone is white anyway. */
-    private static final double EDGE_MM = 4;
+    static final double EDGE_MM = 4;
 
     /** Ink stays so far from a code, beyond its quiet zone. */
-    private static final double CLEAR_MM = 0.6;
+    static final double CLEAR_MM = 0.6;
 
     private static final double STEP_MM = 1;
     private static final int COARSE = 2;
@@ -48,9 +48,6 @@ public final class CodePlaces {
     private static final double NEARNESS = 0.2;
     private static final double LEFT_OF_TEXT = 6;
 
-    /** Of small letters, with what is above and below them. */
-    private static final double WORDS_MM = 2.6;
-
     private CodePlaces() {}
 
     /**
@@ -60,11 +57,11 @@ public final class CodePlaces {
      * @param others where nothing may stand although there is no ink, as fields that are filled in
      */
     public record Sheet(double widthMm, double heightMm, InkMap ink, List<Area> others) {
-        private Area share(double leftMm, double topMm, double wMm, double hMm) {
+        Area share(double leftMm, double topMm, double wMm, double hMm) {
             return new Area(leftMm / widthMm, topMm / heightMm, wMm / widthMm, hMm / heightMm);
         }
 
-        private Box mm(Area area) {
+        Box mm(Area area) {
             return new Box(area.x() * widthMm, area.y() * heightMm, area.w() * widthMm, area.h() * heightMm);
         }
 
@@ -97,7 +94,7 @@ public final class CodePlaces {
     public record Placed(CodePrint print, List<Optional<Place>> places) {}
 
     /** In mm. */
-    private record Box(double x, double y, double w, double h) {
+    record Box(double x, double y, double w, double h) {
         double right() {
             return x + w;
         }
@@ -166,48 +163,6 @@ public final class CodePlaces {
         }
     }
 
-    /**
-     * Where the words that are typed in place of a code can stand: right under it, else right above it, in the white.
-     *
-     * @return one for each place, as wide as the code; empty: there is no code, or no room for words
-     */
-    public static List<Optional<Area>> words(Sheet sheet, Placed placed) {
-        List<Place> standing =
-                placed.places().stream().flatMap(Optional::stream).toList();
-        List<Optional<Area>> words = new ArrayList<>();
-        List<Box> taken = new ArrayList<>();
-        for (Optional<Place> place : placed.places()) {
-            Optional<Box> strip = place.flatMap(each -> strips(sheet.mm(each.area())).stream()
-                    .filter(box -> isFreeForWords(sheet, box, each, standing, taken))
-                    .findFirst());
-            strip.ifPresent(taken::add);
-            words.add(strip.map(box -> area(sheet, box)));
-        }
-        return words;
-    }
-
-    private static List<Box> strips(Box code) {
-        return List.of(
-                new Box(code.x(), code.bottom(), code.w(), WORDS_MM),
-                new Box(code.x(), code.y() - WORDS_MM, code.w(), WORDS_MM));
-    }
-
-    private static boolean isFreeForWords(Sheet sheet, Box strip, Place own, List<Place> standing, List<Box> taken) {
-        boolean onPage = strip.x() >= EDGE_MM - CLEAR_MM
-                && strip.right() <= sheet.widthMm() - EDGE_MM + CLEAR_MM
-                && strip.y() >= EDGE_MM
-                && strip.bottom() <= sheet.heightMm() - EDGE_MM;
-        Area around = sheet.share(
-                strip.x() - CLEAR_MM, strip.y() - CLEAR_MM, strip.w() + 2 * CLEAR_MM, strip.h() + 2 * CLEAR_MM);
-        return onPage
-                && sheet.ink().isFree(around)
-                && sheet.others().stream().noneMatch(around::touches)
-                && taken.stream().noneMatch(other -> other.gap(strip) < CLEAR_MM)
-                && standing.stream()
-                        .noneMatch(each -> crosses(each.hairline(), strip, sheet)
-                                || each != own && sheet.mm(each.area()).gap(strip) < CLEAR_MM);
-    }
-
     /** A place for one code of the whole page: in a free corner, the upper right one first. */
     public static Placed inCorner(Sheet sheet, CodePrint print) {
         for (double module = print.moduleMm(); module >= CodePrint.SMALLEST_MODULE_MM; module *= SMALLER) {
@@ -258,7 +213,7 @@ public final class CodePlaces {
         return true;
     }
 
-    private static boolean crosses(Hairline line, Box box, Sheet sheet) {
+    static boolean crosses(Hairline line, Box box, Sheet sheet) {
         if (line == null) {
             return false;
         }
@@ -433,7 +388,7 @@ public final class CodePlaces {
         return true;
     }
 
-    private static Area area(Sheet sheet, Box box) {
+    static Area area(Sheet sheet, Box box) {
         return sheet.share(box.x(), box.y(), box.w(), box.h());
     }
 }

@@ -116,13 +116,13 @@ class CodeRulesTest {
         for (var place : placed.places()) {
             place.ifPresent(at -> assertThat(ink.isFree(at.area())).isTrue());
         }
-        Area under = CodePlaces.words(new Sheet(210, 297, ink, List.of()), placed)
+        Area under = CodeWords.places(new Sheet(210, 297, ink, List.of()), placed)
                 .get(0)
                 .orElseThrow();
         assertThat(ink.isFree(under)).isTrue();
         assertThat(under.y()).as("right under its code").isCloseTo(first.area().bottom(), offset(0.001));
         Area taken = new Area(0, first.area().bottom(), 1, 0.02);
-        Area above = CodePlaces.words(new Sheet(210, 297, ink, List.of(taken)), placed)
+        Area above = CodeWords.places(new Sheet(210, 297, ink, List.of(taken)), placed)
                 .get(0)
                 .orElseThrow();
         assertThat(above.bottom()).as("else above it").isCloseTo(first.area().y(), offset(0.001));

@@ -16,6 +16,7 @@ import prolalia.core.code.CodePlaces.Wanted;
 import prolalia.core.code.CodePrint;
 import prolalia.core.code.CodeSymbol;
 import prolalia.core.code.CodeSymbol.TooLongException;
+import prolalia.core.code.CodeWords;
 import prolalia.core.code.SheetPaper;
 import prolalia.core.place.Area;
 import prolalia.formats.code.CodeSheet.CodeMark;
@@ -122,7 +123,7 @@ public final class Stamping {
                             placed.print().sideMm()));
                 }
             }
-            List<Optional<Area>> words = CodePlaces.words(sheet, placed);
+            List<Optional<Area>> words = CodeWords.places(sheet, placed);
             List<Typed> typed = new ArrayList<>();
             for (int i = 0; i < codes.size(); i++) {
                 String said = codes.get(i).typed();
