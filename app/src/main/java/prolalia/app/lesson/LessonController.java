@@ -66,4 +66,14 @@ class LessonController {
             throws IOException {
         return pictures.serve(lessons.seen(teacher.actor(), id), hash, request);
     }
+
+    @GetMapping("/lessons/{id}/thumbnails/{hash}")
+    ResponseEntity<Resource> thumbnail(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String hash,
+            HttpServletRequest request)
+            throws IOException {
+        return pictures.thumbnail(lessons.seen(teacher.actor(), id), hash, request);
+    }
 }

@@ -8,21 +8,34 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.SmallPictures;
 
 /** Serves the pictures of a lesson's pages, those in the bin too, and of no other. */
 @Component
 public class PagePictures {
     private final PageStore pages;
     private final MediaResponses media;
+    private final SmallPictures small;
 
-    PagePictures(PageStore pages, MediaResponses media) {
+    PagePictures(PageStore pages, MediaResponses media, SmallPictures small) {
         this.pages = pages;
         this.media = media;
+        this.small = small;
     }
 
     public ResponseEntity<Resource> serve(LessonRef lesson, String hash, HttpServletRequest request)
             throws IOException {
-        String type = pages.pictureType(lesson, hash).orElseThrow(() -> new NotFoundException("picture"));
-        return media.serve(hash, MediaType.valueOf(type), request);
+        return media.serve(hash, type(lesson, hash), request);
+    }
+
+    /** The same as small as it is among others. */
+    ResponseEntity<Resource> thumbnail(LessonRef lesson, String hash, HttpServletRequest request) throws IOException {
+        return small.serve(hash, SmallPictures.Size.THUMBNAIL, type(lesson, hash), request);
+    }
+
+    private MediaType type(LessonRef lesson, String hash) {
+        return pages.pictureType(lesson, hash)
+                .map(MediaType::valueOf)
+                .orElseThrow(() -> new NotFoundException("picture"));
     }
 }

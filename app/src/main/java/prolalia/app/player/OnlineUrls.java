@@ -66,17 +66,12 @@ public record OnlineUrls(String base, boolean counted, Function<String, String> 
     }
 
     @Override
-    public String wholeScript() {
-        return isCode() ? base + "/player.js" : null;
+    public String player() {
+        return isCode() ? base + "/player.js" : LessonUrls.super.player();
     }
 
     @Override
     public String keeper() {
         return isCode() ? base + "/keeper.js" : null;
-    }
-
-    @Override
-    public boolean inOneFile() {
-        return false;
     }
 }

@@ -66,14 +66,14 @@ class PlayerController {
         return "redirect:/c/" + token;
     }
 
-    /** The player as one script. */
-    @GetMapping(path = "/c/{token}/player.js")
-    ResponseEntity<String> script(@PathVariable String token) throws IOException {
+    /** The player, under the address of the code: what keeps its page for when there is no network looks after no other. */
+    @GetMapping("/c/{token}/player.js")
+    ResponseEntity<Resource> script(@PathVariable String token) {
         player.open(token);
         return ResponseEntity.ok()
                 .contentType(JAVASCRIPT)
                 .cacheControl(CacheControl.noCache().cachePrivate())
-                .body(files.wholeScript());
+                .body(new ClassPathResource("static/assets/player/player.js"));
     }
 
     /** Keeps the page, and what is heard on it, in the browser: opened once, it plays again without the network. */
@@ -111,7 +111,7 @@ class PlayerController {
     ResponseEntity<Resource> picture(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
         return Way.of(request.getRequestURI()) == Way.CODE
-                ? files.smallPicture(player.open(token).lesson(), hash)
+                ? files.smallPicture(player.open(token).lesson(), hash, request)
                 : files.picture(player.open(token).lesson(), hash, request);
     }
 

@@ -3,26 +3,20 @@ package prolalia.app.player;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.servlet.http.HttpServletRequest;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import net.coobird.thumbnailator.Thumbnails;
-import org.springframework.core.io.ByteArrayResource;
 import org.springframework.core.io.Resource;
-import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.MediaResponses;
-import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.SmallPictures;
 import prolalia.app.stage.StageService;
 import prolalia.app.wordtimes.WordTimeService;
 import prolalia.core.align.WordTimes.Word;
@@ -31,26 +25,16 @@ import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPicture;
 import prolalia.core.published.SaidWords;
 import prolalia.core.published.SaidWords.Said;
-import prolalia.formats.web.StudentPageWriter;
 import tools.jackson.databind.json.JsonMapper;
 
 /** What a student's page fetches beside itself: sounds, pictures and the times of words, of this lesson and of no other. */
 @Component
 public class StudentFiles {
-    private static final int SMALL_PX = 900;
-    private static final double SMALL_QUALITY = 0.6;
-    private static final long SMALL_ONES_BYTES = 16L << 20;
-
-    private final Cache<String, byte[]> small = Caffeine.newBuilder()
-            .maximumWeight(SMALL_ONES_BYTES)
-            .weigher((String hash, byte[] picture) -> picture.length)
-            .build();
-    private volatile String wholeScript;
     private final Lessons lessons;
     private final StageService stages;
     private final WordTimeService times;
     private final MediaResponses responses;
-    private final MediaStore media;
+    private final SmallPictures small;
     private final JsonMapper json;
 
     /** A class asks for those of the same lesson; when a word is said may be found out a little later. */
@@ -64,14 +48,14 @@ public class StudentFiles {
             StageService stages,
             WordTimeService times,
             MediaResponses responses,
-            MediaStore media,
+            SmallPictures small,
             JsonMapper json) {
         this.json = json;
         this.lessons = lessons;
         this.stages = stages;
         this.times = times;
         this.responses = responses;
-        this.media = media;
+        this.small = small;
     }
 
     public ResponseEntity<Resource> sound(PublishedLesson lesson, String hash, HttpServletRequest request)
@@ -85,41 +69,20 @@ public class StudentFiles {
     /** The picture of a page. */
     public ResponseEntity<Resource> picture(PublishedLesson lesson, String hash, HttpServletRequest request)
             throws IOException {
-        String type =
-                lesson.picture(hash).map(PublishedPicture::type).orElseThrow(() -> new NotFoundException("picture"));
-        return responses.serve(hash, MediaType.valueOf(type), request);
+        return responses.serve(hash, typeOf(lesson, hash), request);
     }
 
     /** The picture of a page as large as a phone or a small tablet shows it, for a slow line. */
-    ResponseEntity<Resource> smallPicture(PublishedLesson lesson, String hash) {
-        lesson.picture(hash).orElseThrow(() -> new NotFoundException("picture"));
-        return ResponseEntity.ok()
-                .contentType(MediaType.IMAGE_JPEG)
-                .cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())
-                .body(new ByteArrayResource(small.get(hash, this::madeSmall)));
+    ResponseEntity<Resource> smallPicture(PublishedLesson lesson, String hash, HttpServletRequest request)
+            throws IOException {
+        return small.serve(hash, SmallPictures.Size.PHONE, typeOf(lesson, hash), request);
     }
 
-    private byte[] madeSmall(String hash) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try {
-            Thumbnails.of(media.file(hash).toFile())
-                    .size(SMALL_PX, SMALL_PX)
-                    .imageType(BufferedImage.TYPE_INT_RGB)
-                    .outputFormat("jpg")
-                    .outputQuality(SMALL_QUALITY)
-                    .toOutputStream(out);
-            return out.toByteArray();
-        } catch (IOException unreadable) {
-            throw new UncheckedIOException(unreadable);
-        }
-    }
-
-    /** The player's modules as one script. */
-    String wholeScript() throws IOException {
-        if (wholeScript == null) {
-            wholeScript = StudentPageWriter.wholeScript();
-        }
-        return wholeScript;
+    private static MediaType typeOf(PublishedLesson lesson, String hash) {
+        return lesson.picture(hash)
+                .map(PublishedPicture::type)
+                .map(MediaType::valueOf)
+                .orElseThrow(() -> new NotFoundException("picture"));
     }
 
     /** A picture that is placed on a page. */

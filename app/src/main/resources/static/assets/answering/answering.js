@@ -1,4 +1,5 @@
-// The answers of a child: each is kept as it is given, found again, and handed in.
+// The answers of a child: each is kept as it is given, found again, and handed in. The player comes with it.
+import '../player/player.js';
 import { activities } from '../player/activities.js';
 import { AnswerOutbox } from './answer-outbox.js';
 import { HandingIn } from './handing-in.js';

@@ -25,7 +25,7 @@ export class MicrophoneCapture {
   async open() {
     await this.microphone.open();
     const { context } = this.microphone;
-    await context.audioWorklet.addModule(new URL('./listener.js', import.meta.url));
+    await context.audioWorklet.addModule(new URL('../record/listener.js', import.meta.url));
     this.node = new AudioWorkletNode(context, 'listener', { numberOfOutputs: 0 });
     context.createMediaStreamSource(this.microphone.stream).connect(this.node);
     this.node.port.onmessage = (event) => this.#hear(event.data);

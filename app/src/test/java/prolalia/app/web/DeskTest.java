@@ -2,7 +2,9 @@ package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.Dimension;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -81,19 +83,22 @@ class DeskTest extends RunningHouse {
         String lesson = "/lessons/" + ines.lessonOf(ines.newLine("On the page"));
         String page = "/pages/" + Visitor.first(ines.page(lesson + "/pages/1"), "/pages/([^/]+)/move");
         ByteArrayOutputStream png = new ByteArrayOutputStream();
-        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", png);
+        ImageIO.write(new BufferedImage(1_600, 900, BufferedImage.TYPE_INT_RGB), "png", png);
         byte[] broken = "no picture".getBytes(StandardCharsets.UTF_8);
         assertThat(ines.send("PUT", page + "/picture", "application/octet-stream", broken)
                         .statusCode())
                 .isEqualTo(422);
         ines.send("PUT", page + "/picture", "application/octet-stream", png.toByteArray());
         ines.putForm(page + "/shows", "shows", "A black field.");
-        assertThat(ines.page(lesson)).contains("/pictures/", "On the page");
+        String among = Visitor.first(ines.page(lesson), "src=\"([^\"]+/thumbnails/[^\"]+)\"");
+        BufferedImage small =
+                ImageIO.read(new ByteArrayInputStream(ines.get(among).body()));
+        assertThat(new Dimension(small.getWidth(), small.getHeight())).isEqualTo(new Dimension(240, 135));
         assertThat(new Visitor(base()).page(ines.linkTo(lesson.substring("/lessons/".length()))))
                 .contains("alt=\"A black field.\"");
         ines.form(lesson + "/undo");
         ines.form(lesson + "/undo");
-        assertThat(ines.page(lesson)).contains("On the page").doesNotContain("/pictures/");
+        assertThat(ines.page(lesson)).contains("On the page").doesNotContain("/thumbnails/");
     }
 
     @Test
@@ -172,6 +177,28 @@ class DeskTest extends RunningHouse {
             }
         }
         assertThat(missing).isEmpty();
+    }
+
+    @Test
+    void eachScriptThatAPageNamesIsMade() throws Exception {
+        TreeSet<String> missing = new TreeSet<>();
+        Pattern script = Pattern.compile("(assets/[a-z/-]+\\.js)|asset\\('([a-z/-]+\\.js)'");
+        for (String folder : new String[] {"src/main/resources/templates", "../formats/src/main/resources/templates"}) {
+            try (Stream<Path> templates = Files.walk(Path.of(folder))) {
+                for (Path template : templates.filter(Files::isRegularFile).toList()) {
+                    Matcher named = script.matcher(Files.readString(template));
+                    while (named.find()) {
+                        String path = named.group(1) == null ? "assets/" + named.group(2) : named.group(1);
+                        if (getClass().getResource("/static/" + path) == null) {
+                            missing.add(path);
+                        }
+                    }
+                }
+            }
+        }
+        assertThat(missing)
+                .as("to be listed in src/main/scripts-of-teachers.txt or scripts-of-children.txt")
+                .isEmpty();
     }
 
     @Test

@@ -33,6 +33,7 @@ public final class LessonFolder {
     private static final List<String> SHIPPED = List.of(
             "platform/look.css",
             "platform/mark.svg",
+            "player/player.js",
             "player/player.css",
             "player/board.css",
             "fonts/primer-reader-latin-400.woff2",
@@ -70,9 +71,6 @@ public final class LessonFolder {
         ZipOut zip = new ZipOut(out);
         String folder = SpeakingName.of(lesson.title()) + "/";
         zip.put(folder + "index.html", page().getBytes(StandardCharsets.UTF_8));
-        zip.put(
-                folder + ASSETS + "player/player.js",
-                OneScript.of("player/player.js").getBytes(StandardCharsets.UTF_8));
         for (String path : SHIPPED) {
             zip.put(folder + ASSETS + path, Shipped.asset(path));
         }
@@ -202,11 +200,6 @@ public final class LessonFolder {
         @Override
         public String hintsAsked() {
             return null;
-        }
-
-        @Override
-        public boolean inOneFile() {
-            return true;
         }
     }
 }

@@ -43,11 +43,8 @@ public interface LessonUrls {
         return null;
     }
 
-    /** The player's modules as one script, which comes sooner on a slow line; null: they come one by one. */
-    default String wholeScript() {
-        return null;
+    /** Where the player is: one script, which is no module. */
+    default String player() {
+        return asset("player/player.js");
     }
-
-    /** Whether all pages are in one file, with one script that is no module. */
-    boolean inOneFile();
 }

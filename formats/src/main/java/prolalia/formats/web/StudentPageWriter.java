@@ -1,6 +1,5 @@
 package prolalia.formats.web;
 
-import java.io.IOException;
 import java.text.MessageFormat;
 import java.util.EnumMap;
 import java.util.Locale;
@@ -33,11 +32,6 @@ public final class StudentPageWriter {
         templates.setCharacterEncoding("UTF-8");
         engine.setTemplateResolver(templates);
         engine.setMessageResolver(new FromBundle());
-    }
-
-    /** The player's modules as one script. */
-    public static String wholeScript() throws IOException {
-        return OneScript.of("player/player.js");
     }
 
     /** What a student's page says, by its key. */

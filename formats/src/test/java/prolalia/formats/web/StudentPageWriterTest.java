@@ -68,11 +68,6 @@ class StudentPageWriterTest {
         public String hintsAsked() {
             return "asked/";
         }
-
-        @Override
-        public boolean inOneFile() {
-            return false;
-        }
     }
 
     private String written(int page, Map<Prompt, String> prompts, Sharing sharing) {
@@ -123,16 +118,5 @@ class StudentPageWriterTest {
         assertThat(written(0, Map.of(), new Sharing("https://s.example/l/t", null, "https://s.example/oembed")))
                 .contains("property=\"og:title\" content=\"Beans &amp; &lt;peas&gt;\"", "json+oembed")
                 .doesNotContain("og:image");
-    }
-
-    @Test
-    void thePlayerIsOneScriptThatImportsNothing() throws Exception {
-        String script = OneScript.of("player/player.js");
-        assertThat(script)
-                .doesNotContainPattern("(?m)^\\s*(import|export)\\s")
-                .contains("const player_rule_js", "platform_words_js");
-        assertThat(script.indexOf("const platform_words_js"))
-                .as("what is needed comes first")
-                .isLessThan(script.indexOf("const player_player_js"));
     }
 }
