@@ -55,9 +55,9 @@ class CodesTest extends RunningHouse {
                 .toList();
     }
 
-    private static List<Found> read(byte[] pdf, int page) throws Exception {
+    private static List<Found> read(byte[] pdf, int dpi) throws Exception {
         try (PDDocument document = Loader.loadPDF(pdf)) {
-            BufferedImage picture = new PDFRenderer(document).renderImageWithDPI(page, 300);
+            BufferedImage picture = new PDFRenderer(document).renderImageWithDPI(0, dpi);
             return CodeReader.read(picture);
         }
     }
@@ -101,7 +101,7 @@ class CodesTest extends RunningHouse {
         ines.form("/lessons/" + lesson + "/codes", "made", "QUESTIONS");
         byte[] sheet = ines.get("/lessons/" + lesson + "/codes/sheet.pdf?arrangement=GRID&paper=A4")
                 .body();
-        List<Found> found = read(sheet, 0);
+        List<Found> found = read(sheet, 150);
         assertThat(found).hasSizeGreaterThan(3).allMatch(code -> code.text().startsWith("HTTP://"));
         String path = found.get(0).text().replaceFirst("^HTTP://[^/]+/C/", "/C/");
         assertThat(child.get(path).statusCode()).isEqualTo(200);
@@ -115,7 +115,7 @@ class CodesTest extends RunningHouse {
         assertThat(new String(paper, 0, original.length, StandardCharsets.ISO_8859_1))
                 .as("the original is still there, byte by byte")
                 .isEqualTo(new String(original, StandardCharsets.ISO_8859_1));
-        assertThat(read(paper, 0)).extracting(Found::text).hasSize(3).allMatch(text -> text.contains("/C/"));
+        assertThat(read(paper, 300)).extracting(Found::text).hasSize(3).allMatch(text -> text.contains("/C/"));
         String tried = new String(
                 ines.send("PUT", "/try-codes", "application/pdf", paper).body(), StandardCharsets.UTF_8);
         assertThat(tried)
