@@ -158,12 +158,12 @@ public final class TakeRenderer {
 
     private record Heard(double loudnessLufs, double truePeakDbtp) {}
 
-    /** Measures what was encoded as it is decoded again, so that it isn't held in memory. */
+    /** Measures what was encoded as it is decoded again, at its own rate, so that it isn't held in memory. */
     private static Heard hear(Path mp3) throws IOException {
-        LoudnessMeter loudness = new LoudnessMeter(Sound.TAKE_SAMPLE_RATE, 1);
-        TruePeakMeter peak = new TruePeakMeter(Sound.TAKE_SAMPLE_RATE);
+        LoudnessMeter loudness = new LoudnessMeter(SoundWriter.MP3_SAMPLE_RATE, 1);
+        TruePeakMeter peak = new TruePeakMeter(SoundWriter.MP3_SAMPLE_RATE);
         try {
-            SoundReader.read(mp3, Sound.TAKE_SAMPLE_RATE, (channels, count, rate) -> {
+            SoundReader.read(mp3, SoundWriter.MP3_SAMPLE_RATE, (channels, count, rate) -> {
                 loudness.add(channels, count);
                 peak.add(channels[0], count);
                 return true;

@@ -52,7 +52,7 @@ class SecurityConfiguration {
                         "/my",
                         "/my/**",
                         "/oembed",
-                        "/*/assets/**",
+                        "/assets/**",
                         "/webjars/**",
                         "/favicon.ico"))
                 .headers(SecurityConfiguration::headers)
