@@ -2,7 +2,6 @@ package prolalia.media;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.function.Function;
 import prolalia.core.sound.Judgement;
 import prolalia.core.sound.Leveller;
@@ -54,10 +53,9 @@ public final class TakeRenderer {
      * @param recording all of it that is this line's, mono at 48 kHz; null when nothing could be decoded
      * @param declaredMs the length that the file states, -1 when it states none
      * @param truncated whether the file ends well before that
-     * @param keyOffsMs what it says of the reader's {@link prolalia.core.sound.KeyHabit}
+     * @param own what of the whole file is this line's, and what else could be; null when nothing could be decoded
      */
-    public record Judged(
-            Judgement judgement, Sound recording, long declaredMs, boolean truncated, List<Long> keyOffsMs) {
+    public record Judged(Judgement judgement, Sound recording, long declaredMs, boolean truncated, OwnPart own) {
         private Rendering rendering(Preparation preparation) {
             return new Rendering(preparation, recording, declaredMs, truncated);
         }
@@ -71,19 +69,30 @@ public final class TakeRenderer {
      * @param wholeAnyway take all of it, even when nobody is found speaking
      */
     public static Judged judge(Path file, long longestMs, Overlap overlap, boolean wholeAnyway) throws IOException {
+        return judge(file, longestMs, sound -> OverlapTrimmer.without(sound, overlap), wholeAnyway);
+    }
+
+    /** The same of a part of it that is known to be this line's. */
+    public static Judged judge(Path file, long longestMs, Span own) throws IOException {
+        return judge(file, longestMs, sound -> new OwnPart(own, null), false);
+    }
+
+    private static Judged judge(Path file, long longestMs, Function<Sound, OwnPart> ownPart, boolean wholeAnyway)
+            throws IOException {
         SoundReader.Decoded decoded;
         try {
             decoded = SoundReader.decode(file, longestMs);
         } catch (UnreadableSoundException unreadable) {
-            return new Judged(new Refusal(unreadable.reason(), 0), null, -1, false, List.of());
+            return new Judged(new Refusal(unreadable.reason(), 0), null, -1, false, null);
         }
-        OwnPart own = OverlapTrimmer.without(decoded.sound(), overlap);
-        Sound recording = overlap.ms() == 0 ? decoded.sound() : decoded.sound().slice(own.span());
+        OwnPart own = ownPart.apply(decoded.sound());
+        boolean all = own.span().equals(new Span(0, decoded.sound().durationMs()));
+        Sound recording = all ? decoded.sound() : decoded.sound().slice(own.span());
         Judgement judgement = TakePreparation.judge(recording, longestMs, wholeAnyway);
         if (judgement instanceof Refusal refusal) {
             judgement = new Refusal(refusal.reason(), Math.max(refusal.durationMs(), decoded.declaredMs()));
         }
-        return new Judged(judgement, recording, decoded.declaredMs(), decoded.truncated(), own.offsMs());
+        return new Judged(judgement, recording, decoded.declaredMs(), decoded.truncated(), own);
     }
 
     /**

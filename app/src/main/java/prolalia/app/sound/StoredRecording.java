@@ -10,7 +10,8 @@ import prolalia.core.sound.Refusal;
  * @param teacherId whose lesson it is for
  * @param speakerId who speaks in it
  * @param words of the line when it began
- * @param mediaType as the browser gave it; its parameter "overlap" says how much at each end may be a neighbour's
+ * @param mediaType as the browser gave it; its parameter "overlap" says how much at each end may be a neighbour's, "after" whose
+ *     end is its beginning
  * @param fileName of an uploaded file, null when it was recorded here
  * @param rawHash in the media store, null while chunks are coming in and when nothing of it was worth keeping
  * @param chunks that it was put together of, 0 as long as it wasn't, and of a file
@@ -56,10 +57,23 @@ public record StoredRecording(
     /** How many milliseconds at each end may belong to the line before or after. */
     public int overlapMs() {
         try {
-            String overlap = MediaType.parseMediaType(mediaType).getParameter("overlap");
+            String overlap = parameter("overlap");
             return overlap == null ? 0 : Math.max(0, Math.min(MOST_OVERLAP_MS, Integer.parseInt(overlap)));
-        } catch (InvalidMediaTypeException | NumberFormatException unreadable) {
+        } catch (NumberFormatException unreadable) {
             return 0;
+        }
+    }
+
+    /** The recording that was ended by the same key; null: nothing was said before it. */
+    String after() {
+        return parameter("after");
+    }
+
+    private String parameter(String name) {
+        try {
+            return MediaType.parseMediaType(mediaType).getParameter(name);
+        } catch (InvalidMediaTypeException unreadable) {
+            return null;
         }
     }
 

@@ -53,6 +53,7 @@ class TakeMaker {
     private final WaveformCache waves;
     private final SoundWorkers workers;
     private final TakeSounds sounds;
+    private final ReadingCutter cutter;
     private final DataFolder folder;
     private final SchoolService school;
     private final TransactionTemplate transaction;
@@ -66,6 +67,7 @@ class TakeMaker {
             WaveformCache waves,
             SoundWorkers workers,
             TakeSounds sounds,
+            ReadingCutter cutter,
             DataFolder folder,
             SchoolService school,
             TransactionTemplate transaction,
@@ -77,6 +79,7 @@ class TakeMaker {
         this.waves = waves;
         this.workers = workers;
         this.sounds = sounds;
+        this.cutter = cutter;
         this.folder = folder;
         this.school = school;
         this.transaction = transaction;
@@ -156,7 +159,10 @@ class TakeMaker {
                     flac,
                     wave,
                     WaveformCache.STEP_MS));
-            habits.asMap().merge(recording.speakerId(), new KeyHabit(judged.keyOffsMs()), KeyHabit::with);
+            if (judged.own() != null) {
+                habits.asMap()
+                        .merge(recording.speakerId(), new KeyHabit(judged.own().offsMs()), KeyHabit::with);
+            }
             if (judged.refusal() == null) {
                 StoredTake take = take(recording, judged, media.keep(flac));
                 waves.keep(take.originalHash(), wave);
@@ -166,6 +172,7 @@ class TakeMaker {
                             recording.id(), State.TAKEN, null, recording.rawHash(), judged.wholeMs(), clock.millis());
                 });
                 sounds.soon(take.id());
+                cutter.heard(recording, take, judged.own());
             } else {
                 refuse(recording, judged.refusal(), judged.wholeMs());
             }

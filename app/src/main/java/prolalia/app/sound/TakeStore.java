@@ -1,9 +1,12 @@
 package prolalia.app.sound;
 
+import static org.jooq.impl.DSL.notExists;
+import static org.jooq.impl.DSL.selectOne;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.TAKE;
+import static prolalia.app.platform.db.Tables.TAKE_EDITS;
 import static prolalia.app.platform.db.Tables.TAKE_FINDING;
 
 import java.util.Collection;
@@ -82,6 +85,32 @@ class TakeStore {
                 .set(TAKE.PEAKS, made.peaks())
                 .where(TAKE.ID.eq(takeId))
                 .execute();
+    }
+
+    /**
+     * Another part of what was recorded is the take's.
+     *
+     * @param was the take, which nobody touched
+     * @return whether that is still so
+     */
+    boolean recut(StoredTake was, MadeTake made, Rendered heard, String originalHash, String soundHash) {
+        int changed = writing.update(TAKE)
+                .set(TAKE.ORIGINAL_HASH, originalHash)
+                .set(TAKE.SOUND_HASH, soundHash)
+                .set(TAKE.TRIM_START_MS, made.trim().startMs())
+                .set(TAKE.TRIM_END_MS, made.trim().endMs())
+                .set(TAKE.DURATION_MS, heard.durationMs())
+                .set(TAKE.GAIN_DB, heard.gainDb())
+                .set(TAKE.LOUDNESS_LUFS, heard.loudnessLufs())
+                .set(TAKE.PEAKS, heard.peaks())
+                .where(
+                        TAKE.ID.eq(was.id()),
+                        TAKE.LINE_ID.eq(was.lineId()),
+                        TAKE.ORIGINAL_HASH.eq(was.originalHash()),
+                        TAKE.ACCEPTED_AT.isNull(),
+                        notExists(selectOne().from(TAKE_EDITS).where(TAKE_EDITS.TAKE_ID.eq(TAKE.ID))))
+                .execute();
+        return changed == 1;
     }
 
     /** A take whose sound wasn't there can be heard from now on. What was edited meanwhile was rendered for that. */

@@ -109,8 +109,8 @@ async function makeSmaller() {
 
 watchPending(() => makeSmaller().catch(() => {}));
 
-function hear() {
-  take = new LineTake(lines[index], ear.sampleRate, OVERLAP_MS, through, showUpload, Encoder);
+function hear(before = null) {
+  take = new LineTake(lines[index], ear.sampleRate, OVERLAP_MS, through, showUpload, Encoder, before);
   ear.begin(take);
 }
 
@@ -141,7 +141,8 @@ async function land(done, number) {
 
 /** This line's take ends; the next one's has begun before the next sample comes. */
 function next() {
-  const work = land(take, index);
+  const ended = take;
+  const work = land(ended, index);
   landing.add(work);
   work.finally(() => landing.delete(work));
   index++;
@@ -150,7 +151,7 @@ function next() {
     finish();
     return;
   }
-  hear();
+  hear(ended);
   show();
   other.tell({ state: 'reading', index });
 }

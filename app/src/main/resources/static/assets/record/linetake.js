@@ -54,8 +54,9 @@ export class LineTake {
   /**
    * @param through the way to the server; empty: as whoever is signed in
    * @param Encoder what makes it small; null: it goes as it is
+   * @param before the take that was ended by the same key; null: nothing was said before it
    */
-  constructor(line, sampleRate, overlapMs, through, onState, Encoder = null) {
+  constructor(line, sampleRate, overlapMs, through, onState, Encoder = null, before = null) {
     this.line = line;
     this.sampleRate = sampleRate;
     this.onState = onState;
@@ -64,7 +65,9 @@ export class LineTake {
     }
     this.through = through;
     this.overlapMs = overlapMs;
-    this.recording = { id: crypto.randomUUID(), through, line: line.id, words: line.words, type: `${this.#stream?.type ?? 'audio/wav'};overlap=${overlapMs}`, startedAt: Date.now(), count: null };
+    this.before = before;
+    const after = before ? `;after=${before.recording.id}` : '';
+    this.recording = { id: crypto.randomUUID(), through, line: line.id, words: line.words, type: `${this.#stream?.type ?? 'audio/wav'};overlap=${overlapMs}${after}`, startedAt: Date.now(), count: null };
     this.uploader = new ChunkUploader(this.recording, onState);
     this.count = 0;
     navigator.locks?.request(lockName(this.recording.id), () => new Promise((resolve) => { this.#release = resolve; }));
@@ -133,7 +136,7 @@ export class LineTake {
 
   /** What could not be made small goes as it is, all of it. */
   async #asItIs(keep) {
-    const plain = new LineTake(this.line, this.sampleRate, this.overlapMs, this.through, this.onState);
+    const plain = new LineTake(this.line, this.sampleRate, this.overlapMs, this.through, this.onState, null, this.before);
     this.#raw.forEach((samples) => plain.push(samples));
     const verdict = await plain.finish(keep);
     await this.throwAway();

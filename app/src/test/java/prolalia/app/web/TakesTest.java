@@ -2,10 +2,12 @@ package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.awaitility.Awaitility.await;
 
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.Set;
 import java.util.UUID;
@@ -13,7 +15,9 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import prolalia.core.sound.Measurement;
+import prolalia.core.sound.Sound;
 import prolalia.media.SoundReader;
+import prolalia.media.SoundWriter;
 
 /** Takes of a line: kept, doubtful, accepted; and lines that come by the hundred. */
 class TakesTest extends RunningHouse {
@@ -103,6 +107,73 @@ class TakesTest extends RunningHouse {
         String summary = Visitor.text(
                 ines.form("/lessons/" + ines.lessonOf(line) + "/read/summary", "lines", line, "readingMs", "2000"));
         assertThat(summary).contains("1 of 1 line voiced", "Play all in a row");
+    }
+
+    /**
+     * Of a line the last word is said after a pause, and the key comes within that: at first the word is left out. The line after
+     * it has that word too, where no pause is to be expected; so it belongs to the line before.
+     */
+    @Test
+    void whatALineLostAtFirstSightIsFoundWhenTheNextOneIsThere() throws Exception {
+        String first = ines.newLine("the root, now");
+        String second = ines.newLine("A bean sleeps in the dry earth");
+        float[] reading = of(new float[at(1)], said("bean-2c", 600), new float[at(0.5)], said("bean-2d", 350));
+        int key = reading.length - at(0.37);
+        reading = of(reading, new float[at(0.45)], said("bean-1b", 1_500), new float[at(1)]);
+        String recorded = UUID.randomUUID().toString();
+        end(recorded, first, Arrays.copyOfRange(reading, at(0.2), key + at(0.7)), "");
+        String take = Visitor.first(ines.page("/lessons/" + ines.lessonOf(first)), "/takes/([0-9a-f-]{36})/");
+        assertThat(seconds(take)).as("at first sight").isLessThan(1);
+        end(
+                UUID.randomUUID().toString(),
+                second,
+                Arrays.copyOfRange(reading, key - at(0.7), reading.length),
+                ";after=" + recorded);
+        await().atMost(Duration.ofSeconds(20))
+                .untilAsserted(() -> assertThat(seconds(take)).isGreaterThan(1.4));
+    }
+
+    private void end(String id, String line, float[] samples, String after) throws Exception {
+        Path wav = Files.createTempFile("line", ".wav");
+        SoundWriter.writeWav(new Sound(samples, Sound.TAKE_SAMPLE_RATE), wav);
+        ines.send(
+                "PUT",
+                "/recordings/" + id + "/chunks/0?line=" + line,
+                "audio/wav;overlap=700" + after,
+                Files.readAllBytes(wav));
+        assertThat(Visitor.text(ines.form("/recordings/" + id + "/end", "chunks", "1", "keep", "true")))
+                .contains("data-verdict=\"take\"");
+    }
+
+    private double seconds(String take) throws Exception {
+        Path mp3 = Files.createTempFile("take", ".mp3");
+        Files.write(mp3, ines.get("/takes/" + take + "/download").body());
+        return SoundReader.decode(mp3, 60_000).sound().durationMs() / 1000.0;
+    }
+
+    private static int at(double seconds) {
+        return (int) (seconds * Sound.TAKE_SAMPLE_RATE);
+    }
+
+    private static float[] of(float[]... parts) {
+        float[] all =
+                new float[Arrays.stream(parts).mapToInt(part -> part.length).sum()];
+        int at = 0;
+        for (float[] part : parts) {
+            System.arraycopy(part, 0, all, at, part.length);
+            at += part.length;
+        }
+        return all;
+    }
+
+    /** So much of a voice, from its first sound on. */
+    private static float[] said(String voice, int ms) throws Exception {
+        float[] all = SoundReader.decode(voice(voice), 60_000).sound().samples();
+        int from = 0;
+        while (Math.abs(all[from]) < 0.02) {
+            from++;
+        }
+        return Arrays.copyOfRange(all, from, from + at(ms / 1000.0));
     }
 
     @Test

@@ -23,6 +23,12 @@ public record KeyHabit(List<Long> offsMs) {
     /** Nobody is steadier than this, in ms. */
     private static final long STEADIEST_MS = 100;
 
+    /** A pause whose key is off by one spread of the reader's counts as so much shorter; by twice as much, four times. */
+    private static final double UNLIKE_MS = 60;
+
+    /** Now and then anybody is far off. */
+    private static final double MOST_UNLIKE_MS = 400;
+
     public KeyHabit {
         offsMs = List.copyOf(offsMs.subList(Math.max(0, offsMs.size() - REMEMBERED), offsMs.size()));
     }
@@ -36,6 +42,12 @@ public record KeyHabit(List<Long> offsMs) {
 
     boolean isKnown() {
         return offsMs.size() >= ENOUGH;
+    }
+
+    /** By so much shorter does a pause count, in ms, to which the key would be unlike the reader's others. */
+    double unlikeMs(long keyOffMs) {
+        double far = (keyOffMs - offMs()) / (double) spreadMs();
+        return MOST_UNLIKE_MS * (1 - Math.exp(-UNLIKE_MS * far * far / MOST_UNLIKE_MS));
     }
 
     /** How far a key of this reader's is from its pause: the median. */

@@ -150,7 +150,15 @@ public final class SoundProcess {
             SoundReader.Decoded looked = SoundReader.decode(asked.file(), asked.lookMs());
             return new Looked(looked.complete() ? looked.sound().durationMs() : Math.max(0, looked.declaredMs()));
         } else if (request instanceof SoundRequest.Judge asked) {
-            return judged(asked);
+            Overlap overlap = new Overlap(asked.overlapMs(), new KeyHabit(asked.keyOffsMs()), asked.words());
+            TakeRenderer.Judged judged =
+                    TakeRenderer.judge(asked.file(), asked.longestMs(), overlap, asked.wholeAnyway());
+            return new Judging(asked.words(), asked.longestMs(), asked.flac(), asked.wave(), asked.waveStepMs())
+                    .answer(judged);
+        } else if (request instanceof SoundRequest.Recut asked) {
+            TakeRenderer.Judged judged = TakeRenderer.judge(asked.file(), asked.longestMs(), asked.own());
+            return new Judging(asked.words(), asked.longestMs(), asked.flac(), asked.wave(), asked.waveStepMs())
+                    .answer(judged);
         } else if (request instanceof SoundRequest.Render asked) {
             Levelled heard = TakeRenderer.render(whole(asked.original()), asked.trim(), asked.mp3());
             return new Rendered(
@@ -214,24 +222,25 @@ public final class SoundProcess {
                 AnswerCheck.of(measured, meter.secondVoice()), PauseSkips.of(measured.durationMs(), measured.speech()));
     }
 
-    private static Judged judged(SoundRequest.Judge asked) throws IOException {
-        Overlap overlap = new Overlap(asked.overlapMs(), new KeyHabit(asked.keyOffsMs()), asked.words());
-        TakeRenderer.Judged judged = TakeRenderer.judge(asked.file(), asked.longestMs(), overlap, asked.wholeAnyway());
-        if (!(judged.judgement() instanceof SpokenPart part)) {
-            Refusal refusal = (Refusal) judged.judgement();
-            return new Judged(refusal.reason(), null, refusal.durationMs(), judged.truncated(), judged.keyOffsMs());
+    /** What is wanted of a recording that was judged; see {@link SoundRequest.Judge}. */
+    private record Judging(String words, long longestMs, Path flac, Path wave, int waveStepMs) {
+        Judged answer(TakeRenderer.Judged judged) throws IOException {
+            if (!(judged.judgement() instanceof SpokenPart part)) {
+                Refusal refusal = (Refusal) judged.judgement();
+                return new Judged(refusal.reason(), null, refusal.durationMs(), judged.truncated(), judged.own());
+            }
+            Sound recording = judged.recording();
+            SoundWriter.writeFlac(recording, flac);
+            Files.write(wave, Peaks.magnitudes(recording, waveStepMs));
+            MadeTake foreseen = new MadeTake(
+                    part.trim(),
+                    part.trim().durationMs(),
+                    part.foreseenGainDb(),
+                    Leveller.TARGET_LUFS,
+                    part.foreseenPeaks(recording).values(),
+                    SoundCheck.check(part.original(), words, longestMs));
+            return new Judged(null, foreseen, recording.durationMs(), judged.truncated(), judged.own());
         }
-        Sound recording = judged.recording();
-        SoundWriter.writeFlac(recording, asked.flac());
-        Files.write(asked.wave(), Peaks.magnitudes(recording, asked.waveStepMs()));
-        MadeTake foreseen = new MadeTake(
-                part.trim(),
-                part.trim().durationMs(),
-                part.foreseenGainDb(),
-                Leveller.TARGET_LUFS,
-                part.foreseenPeaks(recording).values(),
-                SoundCheck.check(part.original(), asked.words(), asked.longestMs()));
-        return new Judged(null, foreseen, recording.durationMs(), judged.truncated(), judged.keyOffsMs());
     }
 
     private static MadeTake made(PreparedTake take, String words, long longestMs) {

@@ -9,6 +9,7 @@ import prolalia.core.align.WordTimes.Word;
 import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.MicrophoneReport;
+import prolalia.core.sound.OverlapTrimmer.OwnPart;
 import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Span;
 import prolalia.core.sound.edit.Edit;
@@ -70,12 +71,25 @@ public sealed interface SoundRequest<A> {
     }
 
     /**
+     * A recording judged once more, of which another part than it seemed at first is this line's.
+     *
+     * @param own that part
+     */
+    record Recut(Path file, long longestMs, Span own, String words, Path flac, Path wave, int waveStepMs)
+            implements SoundRequest<Judged> {
+        @Override
+        public Class<Judged> answer() {
+            return Judged.class;
+        }
+    }
+
+    /**
      * @param refusal null when it can be a take
      * @param take as it will be, but for what levelling and encoding change in its gain, loudness and peaks; null when it can't
      * @param wholeMs of the whole recording
-     * @param keyOffsMs what it says of the reader's {@link prolalia.core.sound.KeyHabit}
+     * @param own what of it is this line's, and what else could be; null when nothing could be decoded
      */
-    record Judged(Refusal.Reason refusal, MadeTake take, long wholeMs, boolean truncated, List<Long> keyOffsMs) {}
+    record Judged(Refusal.Reason refusal, MadeTake take, long wholeMs, boolean truncated, OwnPart own) {}
 
     /** The MP3 of a take without edits. @param mp3 written */
     record Render(Path original, Span trim, Path mp3) implements SoundRequest<Rendered> {
