@@ -76,6 +76,9 @@ public final class LimitedProcess implements AutoCloseable {
                 "-Xms" + SMALLEST_HEAP_MB + "m",
                 "-Xmx" + heapMb + "m",
                 "-XX:+UseSerialGC",
+                // It is over before code that is compiled better pays: half the time for a paper, a tenth less for a
+                // long take.
+                "-XX:TieredStopAtLevel=1",
                 "-XX:MinHeapFreeRatio=20",
                 "-XX:MaxHeapFreeRatio=40",
                 "-Xss4m",
@@ -89,10 +92,6 @@ public final class LimitedProcess implements AutoCloseable {
         ManagementFactory.getRuntimeMXBean().getInputArguments().stream()
                 .filter(argument -> argument.startsWith("-XX:SharedArchiveFile="))
                 .forEach(argument -> command.addAll(List.of(argument, "-Xshare:auto", "-Xlog:disable")));
-        // What holds for this program's own haste holds for those that it starts.
-        ManagementFactory.getRuntimeMXBean().getInputArguments().stream()
-                .filter(argument -> argument.startsWith("-XX:TieredStopAtLevel="))
-                .forEach(command::add);
         return command;
     }
 
