@@ -42,7 +42,9 @@ class ReadingCutter implements DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(ReadingCutter.class);
 
     private static final Duration GOES_ON_WITHIN = Duration.ofHours(1);
-    private static final int MOST_TAKES = 300;
+
+    /** What was read before these stays as it is. */
+    private static final int MOST_TAKES = 60;
 
     /** Cuts that are nearer to each other are in the same pause. */
     private static final long ELSEWHERE_MS = 60;

@@ -8,6 +8,7 @@ import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.TAKE_EDITS;
 import static prolalia.app.platform.db.Tables.TAKE_FINDING;
+import static prolalia.app.platform.db.Tables.TAKE_WORD_TIMES;
 
 import java.util.Collection;
 import java.util.List;
@@ -108,7 +109,8 @@ class TakeStore {
                         TAKE.LINE_ID.eq(was.lineId()),
                         TAKE.ORIGINAL_HASH.eq(was.originalHash()),
                         TAKE.ACCEPTED_AT.isNull(),
-                        notExists(selectOne().from(TAKE_EDITS).where(TAKE_EDITS.TAKE_ID.eq(TAKE.ID))))
+                        notExists(selectOne().from(TAKE_EDITS).where(TAKE_EDITS.TAKE_ID.eq(TAKE.ID))),
+                        notExists(selectOne().from(TAKE_WORD_TIMES).where(TAKE_WORD_TIMES.TAKE_ID.eq(TAKE.ID))))
                 .execute();
         return changed == 1;
     }

@@ -15,7 +15,7 @@ public record KeyHabit(List<Long> offsMs) {
     public static final KeyHabit UNKNOWN = new KeyHabit(List.of());
 
     /** Older ones are forgotten: a reader gets tired, or passes the device on. */
-    private static final int REMEMBERED = 15;
+    static final int REMEMBERED = 15;
 
     /** Fewer are no habit. */
     private static final int ENOUGH = 4;

@@ -29,8 +29,11 @@ public final class ReadingCuts {
      */
     public static List<Optional<Span>> of(List<TakeCuts> takes) {
         int count = takes.size();
-        List<List<Place>> pauses =
-                IntStream.rangeClosed(0, count).mapToObj(i -> places(takes, i)).toList();
+        List<Optional<Cut>> plain =
+                takes.stream().map(take -> TakeCuts.plain(take.starts())).toList();
+        List<List<Place>> pauses = IntStream.rangeClosed(0, count)
+                .mapToObj(i -> places(takes, plain, i))
+                .toList();
         double[][] best = new double[count + 1][];
         int[][] from = new int[count + 1][];
         for (int i = 0; i <= count; i++) {
@@ -83,7 +86,7 @@ public final class ReadingCuts {
     }
 
     /** Where a pause may be cut, which is before a take, and after the one before that. */
-    private static List<Place> places(List<TakeCuts> takes, int pause) {
+    private static List<Place> places(List<TakeCuts> takes, List<Optional<Cut>> plain, int pause) {
         if (pause == 0) {
             List<Cut> starts = takes.get(0).starts();
             return IntStream.range(0, starts.size())
@@ -97,7 +100,7 @@ public final class ReadingCuts {
                     .toList();
         }
         List<Cut> starts = takes.get(pause).starts();
-        KeyHabit habit = habitAbout(takes, pause);
+        KeyHabit habit = habitAbout(plain, pause);
         List<Place> same = places(ends, starts, habit, true);
         return same.isEmpty() ? places(ends, starts, habit, false) : same;
     }
@@ -129,14 +132,19 @@ public final class ReadingCuts {
         return Math.abs(end.fromKeyMs() - start.fromKeyMs());
     }
 
-    /** What the keys next to this one say of the reader. */
-    private static KeyHabit habitAbout(List<TakeCuts> takes, int pause) {
-        return new KeyHabit(IntStream.range(1, takes.size())
-                .boxed()
-                .sorted(Comparator.comparingInt((Integer i) -> Math.abs(i - pause))
-                        .reversed())
-                .flatMap(i -> TakeCuts.plain(takes.get(i).starts()).stream())
-                .map(Cut::offMs)
-                .toList());
+    /** What the keys next to this one say of the reader. @param plain of each take's beginning, from the second on */
+    private static KeyHabit habitAbout(List<Optional<Cut>> plain, int pause) {
+        List<Long> offsMs = new ArrayList<>();
+        for (int far = 0; far < plain.size() && offsMs.size() < KeyHabit.REMEMBERED; far++) {
+            int before = pause - far;
+            int after = pause + far;
+            if (before > 0) {
+                plain.get(before).ifPresent(cut -> offsMs.add(cut.offMs()));
+            }
+            if (far > 0 && after < plain.size()) {
+                plain.get(after).ifPresent(cut -> offsMs.add(cut.offMs()));
+            }
+        }
+        return new KeyHabit(offsMs.subList(0, Math.min(offsMs.size(), KeyHabit.REMEMBERED)));
     }
 }
