@@ -6,6 +6,7 @@ import org.springframework.security.authentication.AuthenticationServiceExceptio
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
+import prolalia.app.platform.HouseProperties;
 
 /** Argon2 (RFC 9106), two at a time: each takes 16 MB and a tenth of a second of a processor. */
 @Component
@@ -13,8 +14,18 @@ class GatedPasswords implements PasswordEncoder {
     private static final int AT_A_TIME = 2;
     private static final long PATIENCE_MS = 4_000;
 
-    private final PasswordEncoder argon2 = Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8();
+    /** In bytes, as Spring Security has them by default; so are the passes over the memory. */
+    private static final int SALT = 16;
+
+    private static final int HASH = 32;
+    private static final int PASSES = 2;
+
+    private final PasswordEncoder argon2;
     private final Semaphore gate = new Semaphore(AT_A_TIME, true);
+
+    GatedPasswords(HouseProperties properties) {
+        argon2 = new Argon2PasswordEncoder(SALT, HASH, 1, properties.passwordMemoryKb(), PASSES);
+    }
 
     /** Too many passwords come in at once; this one wasn't looked at. */
     static final class BusyException extends AuthenticationServiceException {

@@ -43,6 +43,9 @@ public final class OwnServer implements AutoCloseable {
                 ClassArchive.isThere() ? ClassArchive.classPath() : ClassArchive.ownClassPath(),
                 Prolalia.class.getName()));
         this.options.addAll(Arrays.asList(options));
+        if (quick) {
+            this.options.add("--prolalia.password-memory-kb=64");
+        }
         logs = Files.createTempDirectory("server-logs");
         try (ServerSocket free = new ServerSocket(0)) {
             port = free.getLocalPort();

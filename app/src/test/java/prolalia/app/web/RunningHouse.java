@@ -18,7 +18,7 @@ import prolalia.media.SoundWriter;
 /** The application with the demo data, started once for all tests that extend this. */
 @SpringBootTest(
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"prolalia.demo=true", "prolalia.quiet=2s"})
+        properties = {"prolalia.demo=true", "prolalia.quiet=2s", "prolalia.password-memory-kb=64"})
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 public abstract class RunningHouse {
     static final Path DATA = newFolder();
