@@ -1,5 +1,6 @@
 package prolalia.media;
 
+import java.io.Closeable;
 import java.io.IOException;
 import java.nio.FloatBuffer;
 import java.nio.file.Files;
@@ -144,25 +145,25 @@ public final class SoundReader {
             grabber.setOption("protocol_whitelist", "file");
             grabber.setSampleMode(FrameGrabber.SampleMode.FLOAT);
             grabber.setVideoStream(NO_STREAM);
-            if (sampleRate > 0) {
-                grabber.setSampleRate(sampleRate);
-            }
             grabber.start();
             long mostSamples = Math.max(1, Files.size(file)) * MOST_SAMPLES_A_BYTE;
-            long ownRate = checkedRate(grabber.getFormatContext());
+            checkRate(grabber.getFormatContext());
             long samples = 0;
             sink.begins(declaredMs(grabber.getFormatContext()));
             float[][] block = new float[grabber.getAudioChannels()][0];
-            for (Frame frame = grabber.grabSamples(); frame != null; frame = grabber.grabSamples()) {
-                int count = unpack(frame, block);
-                anySound |= count > 0;
-                samples += sampleRate > 0 ? count * ownRate / sampleRate : count;
-                if (samples > mostSamples) {
-                    throw new UnreadableSoundException(Refusal.Reason.IMPOSSIBLE, null);
+            try (AtOneRate atOneRate = new AtOneRate(sampleRate, sink)) {
+                for (Frame frame = grabber.grabSamples(); frame != null; frame = grabber.grabSamples()) {
+                    int count = unpack(frame, block);
+                    anySound |= count > 0;
+                    samples += count;
+                    if (samples > mostSamples) {
+                        throw new UnreadableSoundException(Refusal.Reason.IMPOSSIBLE, null);
+                    }
+                    if (!atOneRate.take(block, count, grabber.getSampleRate())) {
+                        break;
+                    }
                 }
-                if (!sink.take(block, count, grabber.getSampleRate())) {
-                    break;
-                }
+                atOneRate.end();
             }
             if (anySound) {
                 return declaredMs(grabber.getFormatContext());
@@ -190,19 +191,17 @@ public final class SoundReader {
     }
 
     /** Before a single sample is decoded: resampling what states 1 Hz would take 48,000 times its memory. */
-    private static int checkedRate(AVFormatContext file) throws UnreadableSoundException {
-        int rate = LOWEST_RATE;
+    private static void checkRate(AVFormatContext file) throws UnreadableSoundException {
         for (int i = 0; i < file.nb_streams(); i++) {
             AVCodecParameters stream = file.streams(i).codecpar();
             if (stream.codec_type() == avutil.AVMEDIA_TYPE_AUDIO) {
-                rate = stream.sample_rate();
+                int rate = stream.sample_rate();
                 int channels = stream.ch_layout().nb_channels();
                 if (rate < LOWEST_RATE || rate > HIGHEST_RATE || channels < 1 || channels > MOST_CHANNELS) {
                     throw new UnreadableSoundException(Refusal.Reason.IMPOSSIBLE, null);
                 }
             }
         }
-        return rate;
     }
 
     private static Refusal.Reason reasonFor(Path file) throws IOException {
@@ -243,6 +242,71 @@ public final class SoundReader {
             }
         }
         return count;
+    }
+
+    /** Brings what is decoded to the rate that is wanted, whatever rate it has and goes over to. */
+    private static final class AtOneRate implements Closeable {
+        private final int wanted;
+        private final Sink sink;
+        private int rate;
+        private Resampler[] resamplers = {};
+        private boolean enough;
+
+        /** @param wanted 0: as it is */
+        AtOneRate(int wanted, Sink sink) {
+            this.wanted = wanted;
+            this.sink = sink;
+        }
+
+        boolean take(float[][] channels, int count, int sampleRate) throws IOException {
+            if (count == 0) {
+                return !enough;
+            }
+            if (wanted == 0 || sampleRate == wanted && resamplers.length == 0) {
+                enough = !sink.take(channels, count, sampleRate);
+                return !enough;
+            }
+            if (sampleRate != rate) {
+                end();
+                close();
+                rate = sampleRate;
+                resamplers = new Resampler[channels.length];
+                for (int c = 0; c < resamplers.length; c++) {
+                    resamplers[c] = new Resampler(sampleRate, wanted);
+                }
+            }
+            float[][] resampled = new float[channels.length][];
+            for (int c = 0; c < channels.length; c++) {
+                resampled[c] = resamplers[c].next(channels[c], 0, count);
+            }
+            return give(resampled);
+        }
+
+        /** What is held back still. */
+        void end() throws IOException {
+            if (resamplers.length > 0 && !enough) {
+                float[][] rest = new float[resamplers.length][];
+                for (int c = 0; c < rest.length; c++) {
+                    rest[c] = resamplers[c].rest();
+                }
+                give(rest);
+            }
+        }
+
+        private boolean give(float[][] channels) {
+            if (channels[0].length > 0) {
+                enough = !sink.take(channels, channels[0].length, wanted);
+            }
+            return !enough;
+        }
+
+        @Override
+        public void close() {
+            for (Resampler each : resamplers) {
+                each.close();
+            }
+            resamplers = new Resampler[] {};
+        }
     }
 
     /** Collects one channel made of all. */

@@ -31,7 +31,15 @@ public final class SoundWriter {
 
     /** MP3, mono, variable bit rate, for listening. */
     public static void writeMp3(Sound sound, Path file) throws IOException {
-        write(sound, file, "mp3", avcodec.AV_CODEC_ID_MP3, avutil.AV_SAMPLE_FMT_FLTP);
+        float[] samples = sound.samples();
+        try (Resampler resampler = new Resampler(sound.sampleRate(), MP3_SAMPLE_RATE);
+                Stream stream =
+                        new Stream(file, MP3_SAMPLE_RATE, "mp3", avcodec.AV_CODEC_ID_MP3, avutil.AV_SAMPLE_FMT_FLTP)) {
+            for (int from = 0; from < samples.length; from += BLOCK) {
+                stream.add(resampler.next(samples, from, Math.min(BLOCK, samples.length - from)));
+            }
+            stream.add(resampler.rest());
+        }
     }
 
     /** FLAC, mono, 16 bits: the original for later edits. */
@@ -71,8 +79,7 @@ public final class SoundWriter {
             recorder.setFormat(format);
             recorder.setAudioCodec(codec);
             recorder.setSampleFormat(sampleFormat);
-            // FFmpeg resamples to what the file is to have.
-            recorder.setSampleRate(codec == avcodec.AV_CODEC_ID_MP3 ? MP3_SAMPLE_RATE : sampleRate);
+            recorder.setSampleRate(sampleRate);
             if (codec == avcodec.AV_CODEC_ID_MP3) {
                 recorder.setAudioQuality(MP3_QUALITY);
                 recorder.setAudioOption("compression_level", FAST_ALGORITHM);
@@ -81,6 +88,12 @@ public final class SoundWriter {
                 recorder.start();
             } catch (FrameRecorder.Exception unwritable) {
                 throw failure(unwritable);
+            }
+        }
+
+        void add(float[] samples) throws IOException {
+            if (samples.length > 0) {
+                add(samples, 0, samples.length);
             }
         }
 

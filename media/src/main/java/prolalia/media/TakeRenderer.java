@@ -1,7 +1,10 @@
 package prolalia.media;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.function.Function;
 import prolalia.core.sound.Judgement;
 import prolalia.core.sound.Leveller;
@@ -61,23 +64,34 @@ public final class TakeRenderer {
         }
     }
 
+    /** What is done with all of a recording that is its line's while it is judged. */
+    @FunctionalInterface
+    public interface Meanwhile {
+        Meanwhile NOTHING = recording -> {};
+
+        void with(Sound recording) throws IOException;
+    }
+
     /**
      * Judges a recording: what is said in it.
      *
      * @param longestMs the school's longest recording
      * @param overlap what at each end may be a neighbouring line's ({@link OverlapTrimmer})
      * @param wholeAnyway take all of it, even when nobody is found speaking
+     * @param meanwhile done on another thread, and over when this is; also of what turns out to be no take
      */
-    public static Judged judge(Path file, long longestMs, Overlap overlap, boolean wholeAnyway) throws IOException {
-        return judge(file, longestMs, sound -> OverlapTrimmer.without(sound, overlap), wholeAnyway);
+    public static Judged judge(Path file, long longestMs, Overlap overlap, boolean wholeAnyway, Meanwhile meanwhile)
+            throws IOException {
+        return judge(file, longestMs, sound -> OverlapTrimmer.without(sound, overlap), wholeAnyway, meanwhile);
     }
 
     /** The same of a part of it that is known to be this line's. */
-    public static Judged judge(Path file, long longestMs, Span own) throws IOException {
-        return judge(file, longestMs, sound -> new OwnPart(own, null), false);
+    public static Judged judge(Path file, long longestMs, Span own, Meanwhile meanwhile) throws IOException {
+        return judge(file, longestMs, sound -> new OwnPart(own, null), false, meanwhile);
     }
 
-    private static Judged judge(Path file, long longestMs, Function<Sound, OwnPart> ownPart, boolean wholeAnyway)
+    private static Judged judge(
+            Path file, long longestMs, Function<Sound, OwnPart> ownPart, boolean wholeAnyway, Meanwhile meanwhile)
             throws IOException {
         SoundReader.Decoded decoded;
         try {
@@ -88,7 +102,25 @@ public final class TakeRenderer {
         OwnPart own = ownPart.apply(decoded.sound());
         boolean all = own.span().equals(new Span(0, decoded.sound().durationMs()));
         Sound recording = all ? decoded.sound() : decoded.sound().slice(own.span());
+        CompletableFuture<Void> beside = CompletableFuture.runAsync(() -> {
+            try {
+                meanwhile.with(recording);
+            } catch (IOException failure) {
+                throw new UncheckedIOException(failure);
+            }
+        });
         Judgement judgement = TakePreparation.judge(recording, longestMs, wholeAnyway);
+        try {
+            beside.join();
+        } catch (CompletionException failure) {
+            if (failure.getCause() instanceof Error error) {
+                throw error;
+            }
+            if (failure.getCause() instanceof UncheckedIOException unwritable) {
+                throw unwritable.getCause();
+            }
+            throw failure;
+        }
         if (judgement instanceof Refusal refusal) {
             judgement = new Refusal(refusal.reason(), Math.max(refusal.durationMs(), decoded.declaredMs()));
         }
@@ -99,10 +131,9 @@ public final class TakeRenderer {
      * Renders a recording.
      *
      * @param mp3 written when the preparation is a take
-     * @see #judge
      */
     public static Rendering render(Path file, long longestMs, boolean wholeAnyway, Path mp3) throws IOException {
-        Judged judged = judge(file, longestMs, Overlap.NONE, wholeAnyway);
+        Judged judged = judge(file, longestMs, Overlap.NONE, wholeAnyway, Meanwhile.NOTHING);
         if (!(judged.judgement() instanceof SpokenPart part)) {
             return judged.rendering((Refusal) judged.judgement());
         }

@@ -100,7 +100,7 @@ public final class SoundProcess {
             Path file = Files.createTempFile("rehearsal", ".flac");
             try {
                 SoundWriter.writeFlac(sound, file);
-                TakeRenderer.judge(file, WHOLE, Overlap.NONE, true);
+                TakeRenderer.judge(file, WHOLE, Overlap.NONE, true, TakeRenderer.Meanwhile.NOTHING);
                 Peaks.magnitudes(sound, Peaks.BUCKET_MS);
             } finally {
                 Files.deleteIfExists(file);
@@ -151,14 +151,17 @@ public final class SoundProcess {
             return new Looked(looked.complete() ? looked.sound().durationMs() : Math.max(0, looked.declaredMs()));
         } else if (request instanceof SoundRequest.Judge asked) {
             Overlap overlap = new Overlap(asked.overlapMs(), new KeyHabit(asked.keyOffsMs()), asked.words());
-            TakeRenderer.Judged judged =
-                    TakeRenderer.judge(asked.file(), asked.longestMs(), overlap, asked.wholeAnyway());
-            return new Judging(asked.words(), asked.longestMs(), asked.flac(), asked.wave(), asked.waveStepMs())
-                    .answer(judged);
+            Kept kept = new Kept(asked.flac(), asked.wave(), asked.waveStepMs());
+            return judged(
+                    TakeRenderer.judge(asked.file(), asked.longestMs(), overlap, asked.wholeAnyway(), kept),
+                    asked.words(),
+                    asked.longestMs());
         } else if (request instanceof SoundRequest.Recut asked) {
-            TakeRenderer.Judged judged = TakeRenderer.judge(asked.file(), asked.longestMs(), asked.own());
-            return new Judging(asked.words(), asked.longestMs(), asked.flac(), asked.wave(), asked.waveStepMs())
-                    .answer(judged);
+            Kept kept = new Kept(asked.flac(), asked.wave(), asked.waveStepMs());
+            return judged(
+                    TakeRenderer.judge(asked.file(), asked.longestMs(), asked.own(), kept),
+                    asked.words(),
+                    asked.longestMs());
         } else if (request instanceof SoundRequest.Render asked) {
             Levelled heard = TakeRenderer.render(whole(asked.original()), asked.trim(), asked.mp3());
             return new Rendered(
@@ -222,25 +225,29 @@ public final class SoundProcess {
                 AnswerCheck.of(measured, meter.secondVoice()), PauseSkips.of(measured.durationMs(), measured.speech()));
     }
 
-    /** What is wanted of a recording that was judged; see {@link SoundRequest.Judge}. */
-    private record Judging(String words, long longestMs, Path flac, Path wave, int waveStepMs) {
-        Judged answer(TakeRenderer.Judged judged) throws IOException {
-            if (!(judged.judgement() instanceof SpokenPart part)) {
-                Refusal refusal = (Refusal) judged.judgement();
-                return new Judged(refusal.reason(), null, refusal.durationMs(), judged.truncated(), judged.own());
-            }
-            Sound recording = judged.recording();
+    /** Keeps a recording and its wave; see {@link SoundRequest.Judge}. */
+    private record Kept(Path flac, Path wave, int waveStepMs) implements TakeRenderer.Meanwhile {
+        @Override
+        public void with(Sound recording) throws IOException {
             SoundWriter.writeFlac(recording, flac);
             Files.write(wave, Peaks.magnitudes(recording, waveStepMs));
-            MadeTake foreseen = new MadeTake(
-                    part.trim(),
-                    part.trim().durationMs(),
-                    part.foreseenGainDb(),
-                    Leveller.TARGET_LUFS,
-                    part.foreseenPeaks(recording).values(),
-                    SoundCheck.check(part.original(), words, longestMs));
-            return new Judged(null, foreseen, recording.durationMs(), judged.truncated(), judged.own());
         }
+    }
+
+    private static Judged judged(TakeRenderer.Judged judged, String words, long longestMs) {
+        if (!(judged.judgement() instanceof SpokenPart part)) {
+            Refusal refusal = (Refusal) judged.judgement();
+            return new Judged(refusal.reason(), null, refusal.durationMs(), judged.truncated(), judged.own());
+        }
+        Sound recording = judged.recording();
+        MadeTake foreseen = new MadeTake(
+                part.trim(),
+                part.trim().durationMs(),
+                part.foreseenGainDb(),
+                Leveller.TARGET_LUFS,
+                part.foreseenPeaks(recording).values(),
+                SoundCheck.check(part.original(), words, longestMs));
+        return new Judged(null, foreseen, recording.durationMs(), judged.truncated(), judged.own());
     }
 
     private static MadeTake made(PreparedTake take, String words, long longestMs) {
