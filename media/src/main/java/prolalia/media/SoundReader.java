@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.nio.FloatBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -195,13 +196,21 @@ public final class SoundReader {
         for (int i = 0; i < file.nb_streams(); i++) {
             AVCodecParameters stream = file.streams(i).codecpar();
             if (stream.codec_type() == avutil.AVMEDIA_TYPE_AUDIO) {
-                int rate = stream.sample_rate();
+                checked(stream.sample_rate());
                 int channels = stream.ch_layout().nb_channels();
-                if (rate < LOWEST_RATE || rate > HIGHEST_RATE || channels < 1 || channels > MOST_CHANNELS) {
+                if (channels < 1 || channels > MOST_CHANNELS) {
                     throw new UnreadableSoundException(Refusal.Reason.IMPOSSIBLE, null);
                 }
             }
         }
+    }
+
+    /** A stream may go over to another rate than its container states. */
+    private static int checked(int rate) throws UnreadableSoundException {
+        if (rate < LOWEST_RATE || rate > HIGHEST_RATE) {
+            throw new UnreadableSoundException(Refusal.Reason.IMPOSSIBLE, null);
+        }
+        return rate;
     }
 
     private static Refusal.Reason reasonFor(Path file) throws IOException {
@@ -249,7 +258,7 @@ public final class SoundReader {
         private final int wanted;
         private final Sink sink;
         private int rate;
-        private Resampler[] resamplers = {};
+        private final List<Resampler> resamplers = new ArrayList<>();
         private boolean enough;
 
         /** @param wanted 0: as it is */
@@ -258,11 +267,11 @@ public final class SoundReader {
             this.sink = sink;
         }
 
-        boolean take(float[][] channels, int count, int sampleRate) throws IOException {
+        boolean take(float[][] channels, int count, int sampleRate) throws IOException, UnreadableSoundException {
             if (count == 0) {
                 return !enough;
             }
-            if (wanted == 0 || sampleRate == wanted && resamplers.length == 0) {
+            if (wanted == 0 || sampleRate == wanted && resamplers.isEmpty()) {
                 enough = !sink.take(channels, count, sampleRate);
                 return !enough;
             }
@@ -270,24 +279,23 @@ public final class SoundReader {
                 end();
                 close();
                 rate = sampleRate;
-                resamplers = new Resampler[channels.length];
-                for (int c = 0; c < resamplers.length; c++) {
-                    resamplers[c] = new Resampler(sampleRate, wanted);
+                for (int c = 0; c < channels.length; c++) {
+                    resamplers.add(new Resampler(checked(sampleRate), wanted));
                 }
             }
             float[][] resampled = new float[channels.length][];
             for (int c = 0; c < channels.length; c++) {
-                resampled[c] = resamplers[c].next(channels[c], 0, count);
+                resampled[c] = resamplers.get(c).next(channels[c], 0, count);
             }
             return give(resampled);
         }
 
         /** What is held back still. */
         void end() throws IOException {
-            if (resamplers.length > 0 && !enough) {
-                float[][] rest = new float[resamplers.length][];
+            if (!resamplers.isEmpty() && !enough) {
+                float[][] rest = new float[resamplers.size()][];
                 for (int c = 0; c < rest.length; c++) {
-                    rest[c] = resamplers[c].rest();
+                    rest[c] = resamplers.get(c).rest();
                 }
                 give(rest);
             }
@@ -302,10 +310,8 @@ public final class SoundReader {
 
         @Override
         public void close() {
-            for (Resampler each : resamplers) {
-                each.close();
-            }
-            resamplers = new Resampler[] {};
+            resamplers.forEach(Resampler::close);
+            resamplers.clear();
         }
     }
 

@@ -131,7 +131,6 @@ class RubricStore {
                 .execute();
     }
 
-    /** How many answers a teacher judged whose children can't meet that as yet. */
     /** The words of her levels that are read alone. */
     List<String> silent(String teacherId, String assignmentId) {
         return looking.selectDistinct(RUBRIC_MARK.WORDS)
@@ -151,6 +150,7 @@ class RubricStore {
                 .execute();
     }
 
+    /** How many answers a teacher judged whose children can't meet that as yet. */
     int waiting(String teacherId, String assignmentId) {
         return looking.select(countDistinct(RUBRIC_MARK.ANSWER_ID))
                 .from(RUBRIC_MARK)

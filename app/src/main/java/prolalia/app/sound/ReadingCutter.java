@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedList;
 import java.util.List;
@@ -89,7 +88,7 @@ class ReadingCutter implements DisposableBean {
         this.school = school;
         this.transaction = transaction;
         this.events = events;
-        work = new BackgroundWork("reading-cuts", begun, (takeId, course) -> cut(takeId), takeId -> {});
+        work = new BackgroundWork("reading-cuts", begun, (takeId, course) -> cut(takeId), wanted::remove);
     }
 
     /** A take of a read-through is there. @param own as it was cut at first */
@@ -104,9 +103,12 @@ class ReadingCutter implements DisposableBean {
                 reading.remove(reading.keySet().iterator().next());
             }
             List<String> chain = chain(reading, recording.id());
+            if (chain.size() == 1) {
+                return;
+            }
             List<Optional<Span>> spans = ReadingCuts.of(
                     chain.stream().map(id -> reading.get(id).cuts()).toList());
-            for (int i = 0; chain.size() > 1 && i < chain.size(); i++) {
+            for (int i = 0; i < chain.size(); i++) {
                 Heard known = reading.get(chain.get(i));
                 Span better = spans.get(i).orElse(known.own());
                 if (isElsewhere(known.own(), better)) {
@@ -136,7 +138,7 @@ class ReadingCutter implements DisposableBean {
             chain.addLast(next.get());
             next = next(reading, next.get());
         }
-        return new ArrayList<>(chain);
+        return chain;
     }
 
     private static Optional<String> next(Map<String, Heard> reading, String recordingId) {
@@ -147,7 +149,7 @@ class ReadingCutter implements DisposableBean {
     }
 
     private void cut(String takeId) throws IOException {
-        Span own = wanted.remove(takeId);
+        Span own = wanted.get(takeId);
         StoredTake take = takes.find(takeId).orElse(null);
         if (own == null || take == null) {
             return;
@@ -172,6 +174,8 @@ class ReadingCutter implements DisposableBean {
                 Files.deleteIfExists(each);
             }
         }
+        // Not before: what fails is tried again.
+        wanted.remove(takeId, own);
     }
 
     private void take(StoredTake take, Judged judged, Rendered heard, String original, String sound, Path wave)
