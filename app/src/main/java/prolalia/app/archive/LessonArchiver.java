@@ -171,7 +171,7 @@ public class LessonArchiver {
                     List.of(request.toString(), out.toString(), left.toString()))) {
                 process.limit(LONGEST_SLIDES_MS, () -> LONGEST_SLIDES_MS);
                 if (!"done".equals(process.readLine())) {
-                    throw new IOException("The slides could not be written");
+                    throw process.failed("Slides could not be written");
                 }
             }
             Path file = folder.newTemporaryFile();

@@ -113,6 +113,7 @@ class LessonImporter {
                     throw new ArchiveRefusedException(Reason.valueOf(words[1]), words.length > 2 ? words[2] : "");
                 }
             }
+            process.failed("An archive could not be looked through");
             throw ArchiveRefusedException.tooLarge("");
         }
     }

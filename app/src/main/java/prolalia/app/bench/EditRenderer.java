@@ -56,7 +56,8 @@ class EditRenderer implements DisposableBean {
         this.media = media;
         this.folder = folder;
         this.transaction = transaction;
-        work = new BackgroundWork("edit-renderer", begun, (takeId, course) -> render(takeId), this::setAside);
+        work = new BackgroundWork(
+                "edit-renderer", begun, (takeId, course) -> render(takeId), (takeId, why) -> setAside(takeId));
     }
 
     /** The take sounds as it did; its edits are there, and the next one has it rendered again. */

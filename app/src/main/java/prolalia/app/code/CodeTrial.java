@@ -94,6 +94,7 @@ class CodeTrial {
                     List.of(file.toAbsolutePath().toString(), answered.toString()))) {
                 process.limit(LONGEST_MS, () -> LONGEST_MS);
                 if (!"done".equals(process.readLine())) {
+                    process.failed("Codes could not be looked for");
                     throw new PaperRefusedException(PaperRefusedException.Reason.TOO_SLOW);
                 }
             }

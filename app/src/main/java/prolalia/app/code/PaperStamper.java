@@ -126,7 +126,7 @@ class PaperStamper {
                     StampProcess.class, HEAP_MB, place, List.of(request.toString(), answered.toString()))) {
                 process.limit(LONGEST_MS, () -> LONGEST_MS);
                 if (!"done".equals(process.readLine())) {
-                    throw new IOException("The paper could not be stamped");
+                    throw process.failed("A paper could not be stamped");
                 }
             }
             Answer answer = Answer.read(answered);

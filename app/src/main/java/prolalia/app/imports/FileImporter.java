@@ -1,8 +1,6 @@
 package prolalia.app.imports;
 
 import java.io.IOException;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -13,6 +11,7 @@ import prolalia.app.imports.FileBatchStore.Batch;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.BackgroundWork;
+import prolalia.app.platform.BackgroundWork.Why;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
@@ -24,8 +23,6 @@ import prolalia.core.sound.Refusal;
 /** Makes takes of the files of batches; what a stop of the server interrupts is done at the next start. */
 @Component
 class FileImporter implements DisposableBean {
-    private static final Logger LOG = LoggerFactory.getLogger(FileImporter.class);
-
     private final Lessons lessons;
     private final FileBatchStore store;
     private final LongRecordingService longOnes;
@@ -48,12 +45,13 @@ class FileImporter implements DisposableBean {
         worker = new BackgroundWork("file-taker", begun, (id, course) -> take(id), this::setAside);
     }
 
-    /** The first file that isn't done is the one that ended the server. */
-    private void setAside(String batchId) {
+    /** The first file that isn't done is the one that ended the server, or failed. */
+    private void setAside(String batchId, Why why) {
+        Refusal.Reason reason = why == Why.ENDED_SERVER ? Refusal.Reason.TOO_HEAVY : Refusal.Reason.DAMAGED;
         store.files(batchId).stream()
                 .filter(file -> file.wanted() && !file.isDone())
                 .findFirst()
-                .ifPresent(file -> store.taken(batchId, file.number(), null, null, Refusal.Reason.TOO_HEAVY));
+                .ifPresent(file -> store.taken(batchId, file.number(), null, null, reason));
         worker.in(1_000, batchId);
     }
 
@@ -66,14 +64,25 @@ class FileImporter implements DisposableBean {
         worker.soon(batchId);
     }
 
-    private void take(String batchId) {
+    private void take(String batchId) throws Exception {
         Batch batch = store.find(batchId).orElseThrow(() -> new NotFoundException("batch"));
-        store.files(batchId).stream()
-                .filter(file -> file.wanted() && !file.isDone())
-                .forEach(file -> take(batch, file));
+        Exception failed = null;
+        for (StoredFile file : store.files(batchId)) {
+            if (file.wanted() && !file.isDone()) {
+                try {
+                    take(batch, file);
+                } catch (IOException | RuntimeException failure) {
+                    // It is tried again; the others don't wait for that.
+                    failed = failure;
+                }
+            }
+        }
+        if (failed != null) {
+            throw failed;
+        }
     }
 
-    private void take(Batch batch, StoredFile file) {
+    private void take(Batch batch, StoredFile file) throws IOException {
         String batchId = batch.id();
         try {
             if (file.lineId() == null) {
@@ -95,9 +104,6 @@ class FileImporter implements DisposableBean {
         } catch (NotFoundException removed) {
             store.place(batchId, file.number(), null, null);
             store.taken(batchId, file.number(), null, null, null);
-        } catch (IOException | RuntimeException failure) {
-            LOG.error("File {} of batch {} could not be taken", file.number(), batchId, failure);
-            store.taken(batchId, file.number(), null, null, Refusal.Reason.DAMAGED);
         }
     }
 

@@ -6,8 +6,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -22,6 +20,7 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BackgroundWork.UnderWay;
+import prolalia.app.platform.BackgroundWork.Why;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
@@ -43,8 +42,6 @@ import prolalia.media.process.SoundRequest;
  */
 @Component
 class SplitWorker implements DisposableBean {
-    private static final Logger LOG = LoggerFactory.getLogger(SplitWorker.class);
-
     /** A school day; a recorder that was left on isn't split. */
     static final long LONGEST_MS = 6 * 3_600_000L;
 
@@ -73,7 +70,19 @@ class SplitWorker implements DisposableBean {
         this.folder = folder;
         this.workers = workers;
         this.transaction = transaction;
-        worker = new BackgroundWork("splitter", begun, this::work, id -> store.refuse(id, Refusal.Reason.TOO_HEAVY));
+        worker = new BackgroundWork("splitter", begun, this::work, this::setAside);
+    }
+
+    private void setAside(String id, Why why) {
+        Refusal.Reason reason = why == Why.ENDED_SERVER ? Refusal.Reason.TOO_HEAVY : Refusal.Reason.DAMAGED;
+        LongRecording recording = store.find(id).orElse(null);
+        if (recording == null || recording.state() == State.ARRIVED || why == Why.ENDED_SERVER) {
+            store.refuse(id, reason);
+        } else {
+            recording.lines().stream()
+                    .filter(SplitLine::wanted)
+                    .forEach(line -> store.taken(id, line.lineId(), line.takeId(), reason));
+        }
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -90,7 +99,7 @@ class SplitWorker implements DisposableBean {
         worker.soon(id);
     }
 
-    private void work(String id, UnderWay course) {
+    private void work(String id, UnderWay course) throws IOException {
         LongRecording recording = store.find(id).orElse(null);
         if (recording == null) {
             return;
@@ -102,15 +111,6 @@ class SplitWorker implements DisposableBean {
             take(store.find(id).orElseThrow());
         } catch (UnreadableSoundException unreadable) {
             store.refuse(id, unreadable.reason());
-        } catch (IOException | RuntimeException failure) {
-            LOG.error("The long recording {} could not be worked on", id, failure);
-            if (recording.state() == State.ARRIVED) {
-                store.refuse(id, Refusal.Reason.DAMAGED);
-            } else {
-                recording.lines().stream()
-                        .filter(SplitLine::wanted)
-                        .forEach(line -> store.taken(id, line.lineId(), line.takeId(), Refusal.Reason.DAMAGED));
-            }
         }
     }
 

@@ -25,6 +25,7 @@ import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.PageSource;
 import prolalia.app.lesson.PageSource.Type;
 import prolalia.app.platform.BackgroundWork;
+import prolalia.app.platform.BackgroundWork.Why;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.Messages;
@@ -95,8 +96,8 @@ class PaperImporter implements DisposableBean {
         worker = new BackgroundWork("paper-sounds", begun, (id, course) -> takeSounds(id), this::setAside);
     }
 
-    /** The first sound that is left is the one that ended the server; its line stays silent. */
-    private void setAside(String paperId) {
+    /** The first sound that is left is the one that ended the server, or failed; its line stays silent. */
+    private void setAside(String paperId, Why why) {
         sounds.of(paperId).stream().findFirst().ifPresent(sounds::remove);
         worker.in(1_000, paperId);
     }
@@ -207,17 +208,23 @@ class PaperImporter implements DisposableBean {
         return words.length() <= 300 ? words : words.substring(0, 300);
     }
 
-    private void takeSounds(String paperId) throws IOException {
+    private void takeSounds(String paperId) throws Exception {
         Teacher teacher = new Teacher(store.find(paperId).orElseThrow().teacherId());
+        Exception failed = null;
         for (PaperSound sound : sounds.of(paperId)) {
             try {
                 takes.keep(teacher, sound.lineId(), sound.name(), null, media.file(sound.rawHash()));
             } catch (NotFoundException removed) {
                 LOG.info("A line was taken out before its sound came in");
             } catch (IOException | RuntimeException failure) {
-                LOG.error("Sound {} of paper {} could not be taken", sound.number(), paperId, failure);
+                // It is tried again; the others don't wait for that.
+                failed = failure;
+                continue;
             }
             sounds.remove(sound);
+        }
+        if (failed != null) {
+            throw failed;
         }
     }
 

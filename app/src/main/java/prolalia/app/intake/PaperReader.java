@@ -5,8 +5,6 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -20,6 +18,7 @@ import prolalia.app.papers.PaperRun;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BackgroundWork.HowFar;
 import prolalia.app.platform.BackgroundWork.UnderWay;
+import prolalia.app.platform.BackgroundWork.Why;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Machine;
@@ -33,8 +32,6 @@ import prolalia.formats.paper.PaperRefusedException.Reason;
  */
 @Component
 class PaperReader implements DisposableBean {
-    private static final Logger LOG = LoggerFactory.getLogger(PaperReader.class);
-
     /** Each takes up to some 900 MB. */
     private static final int LANES = Machine.memoryMb() < 5_000 || Machine.processors() < 2 ? 1 : 2;
 
@@ -60,8 +57,8 @@ class PaperReader implements DisposableBean {
         worker = new BackgroundWork("paper", LANES, begun, this::read, this::setAside);
     }
 
-    private void setAside(String id) {
-        store.end(id, State.ARRIVED, State.REFUSED, Reason.TOO_LARGE);
+    private void setAside(String id, Why why) {
+        store.end(id, State.ARRIVED, State.REFUSED, why == Why.ENDED_SERVER ? Reason.TOO_LARGE : Reason.BROKEN);
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -113,9 +110,6 @@ class PaperReader implements DisposableBean {
                 return;
             }
             store.end(id, State.ARRIVED, State.REFUSED, refused.reason());
-        } catch (IOException | RuntimeException failure) {
-            LOG.error("The paper {} could not be read", id, failure);
-            store.end(id, State.ARRIVED, State.REFUSED, Reason.BROKEN);
         } finally {
             FileSystemUtils.deleteRecursively(place);
         }

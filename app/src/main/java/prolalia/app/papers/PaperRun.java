@@ -42,7 +42,11 @@ public final class PaperRun implements AutoCloseable {
                         folder.toAbsolutePath().toString()));
     }
 
-    /** Waits until all of it is read. */
+    /**
+     * Waits until all of it is read.
+     *
+     * @throws IOException when that could not be done, whatever the paper: it may be tried again
+     */
     public void await(Progress progress) throws IOException, PaperRefusedException {
         process.limit(LONGEST_PAGE_MS, () -> LONGEST_START_MS + pages * EACH_PAGE_MS);
         try {
@@ -54,6 +58,7 @@ public final class PaperRun implements AutoCloseable {
                     case "pages" -> progress.at(0, pages = Integer.parseInt(words[1]));
                     case "page" -> progress.at(Integer.parseInt(words[1]), pages);
                     case "refused" -> throw new PaperRefusedException(Reason.valueOf(words[1]));
+                    case "unwritten" -> throw process.failed("What was read of a paper could not be written");
                     case "done" -> {
                         return;
                     }
@@ -63,6 +68,7 @@ public final class PaperRun implements AutoCloseable {
         } finally {
             close();
         }
+        process.failed("A paper could not be read");
         throw new PaperRefusedException(process.isLate() ? Reason.TOO_SLOW : Reason.TOO_LARGE);
     }
 

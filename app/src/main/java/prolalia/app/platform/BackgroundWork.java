@@ -15,14 +15,15 @@ import prolalia.app.platform.Turns.Waiting;
 /**
  * Work that nobody waits for, one thing after another, or so many at a time; whose turn it is next, {@link Turns} says. What is
  * asked for twice before it begins is done once. It is forgotten when the server stops: whoever gives work keeps it in the
- * database, and gives it again at the next start. What fails is tried again, later each time; what the server died within comes
- * last, and after the second time it is set aside.
+ * database, and gives it again at the next start. What fails is tried again, later each time: without end where the failure
+ * passes, and else until it is set aside. What the server died within comes last, and after the second time it is set aside.
  */
 public final class BackgroundWork implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(BackgroundWork.class);
 
     private static final int TRIES = 4;
     private static final long FIRST_WAIT_MS = 1_000;
+    private static final long LONGEST_WAIT_MS = 300_000;
     private static final String NOBODY = "";
 
     private final Turns turns = new Turns();
@@ -42,9 +43,17 @@ public final class BackgroundWork implements AutoCloseable {
         void on(String id, UnderWay underWay) throws Exception;
     }
 
-    /** What is done with a thing that ended the server twice. */
+    /** Why a thing is set aside. */
+    public enum Why {
+        /** It ended the server twice. */
+        ENDED_SERVER,
+        /** It failed again and again. */
+        FAILED
+    }
+
+    /** What is done with a thing that can't be done. */
     public interface SetAside {
-        void on(String id) throws Exception;
+        void on(String id, Why why) throws Exception;
     }
 
     /**
@@ -136,20 +145,28 @@ public final class BackgroundWork implements AutoCloseable {
                 work.on(id, course);
             } else {
                 LOG.error("{} ended the server twice on {}, which is set aside", name, id);
-                setAside.on(id);
+                setAside.on(id, Why.ENDED_SERVER);
             }
             failed.remove(id);
         } catch (Exception | Error failure) {
             int time = failed.merge(id, 1, Integer::sum);
             LOG.error("{} could not do its work on {}, time {}", name, id, time, failure);
-            if (time < TRIES && !lanes.isShutdown()) {
-                in(firstWaitMs << (2 * (time - 1)), id);
-            } else {
-                failed.remove(id);
+            if (!lanes.isShutdown() && (time < TRIES || PassingFailure.isWhy(failure))) {
+                in(Math.min(LONGEST_WAIT_MS, firstWaitMs << (2 * Math.min(TRIES, time - 1))), id);
+            } else if (failed.remove(id) != null && !lanes.isShutdown()) {
+                giveUp(id);
             }
         } finally {
             underWay.remove(id);
             over(id);
+        }
+    }
+
+    private void giveUp(String id) {
+        try {
+            setAside.on(id, Why.FAILED);
+        } catch (Exception failure) {
+            LOG.error("{} could not set {} aside", name, id, failure);
         }
     }
 

@@ -5,6 +5,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.RandomAccessFile;
 import java.lang.management.ManagementFactory;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -14,6 +15,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.function.LongSupplier;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * A Java program of its own in which a file is opened that somebody sent: with bounded memory, an empty environment (ours may
@@ -22,10 +28,18 @@ import java.util.function.LongSupplier;
  * within must end when that ends.
  */
 public final class LimitedProcess implements AutoCloseable {
-    /** Beside the heap: code, stacks, FFmpeg and what it allocates itself. */
+    private static final Logger LOG = LoggerFactory.getLogger(LimitedProcess.class);
+
+    /** What a program wrote of its failure: where it was, and none of what it was about. */
+    private static final Pattern STACK = Pattern.compile("^\\s+at [\\w.$/<>@-]+\\([^()]*\\)$|^\\s+\\.\\.\\. \\d+ more$"
+            + "|^(?:Caused by: |Exception in thread \"[\\w-]+\" )?(?:\\w+\\.)+\\w+(?:Exception|Error)\\b");
+
+    private static final int MOST_ERRORS = 64 << 10;
+
     /** A Java program takes a share of the machine to begin with, however little it needs. */
     private static final int SMALLEST_HEAP_MB = 24;
 
+    /** Beside the heap: code, stacks, FFmpeg and what it allocates itself. */
     private static final int BESIDE_HEAP_MB = 1_300;
 
     private static final long LOOK_EVERY_MS = 500;
@@ -33,6 +47,8 @@ public final class LimitedProcess implements AutoCloseable {
     private static final Path SHELL = Path.of("/bin/sh");
     private static final List<String> NO_NETWORK = noNetwork();
 
+    private final Class<?> main;
+    private final Path errors;
     private final Process process;
     private final InputStream said;
     private final OutputStream input;
@@ -45,6 +61,8 @@ public final class LimitedProcess implements AutoCloseable {
      * @param folder where it works, and where its errors are written
      */
     public LimitedProcess(Class<?> main, int heapMb, Path folder, List<String> arguments) throws IOException {
+        this.main = main;
+        errors = folder.resolve("errors.txt");
         List<String> command = new ArrayList<>();
         if (Files.isExecutable(SHELL)) {
             // Where the system has no such limit, it goes on without.
@@ -56,9 +74,8 @@ public final class LimitedProcess implements AutoCloseable {
         command.addAll(java(heapMb, folder));
         command.addAll(program(main));
         command.addAll(arguments);
-        ProcessBuilder builder = new ProcessBuilder(command)
-                .directory(folder.toFile())
-                .redirectError(folder.resolve("errors.txt").toFile());
+        ProcessBuilder builder =
+                new ProcessBuilder(command).directory(folder.toFile()).redirectError(errors.toFile());
         Map<String, String> environment = builder.environment();
         environment.clear();
         environment.put("PATH", "/usr/local/bin:/usr/bin:/bin");
@@ -110,11 +127,10 @@ public final class LimitedProcess implements AutoCloseable {
     /** The program works in another folder than this one. */
     private static String classPath() {
         String separator = System.getProperty("path.separator");
-        return java.util.Arrays.stream(
-                        System.getProperty("java.class.path").split(java.util.regex.Pattern.quote(separator)))
+        return java.util.Arrays.stream(System.getProperty("java.class.path").split(Pattern.quote(separator)))
                 .map(part ->
                         part.isEmpty() ? part : Path.of(part).toAbsolutePath().toString())
-                .collect(java.util.stream.Collectors.joining(separator));
+                .collect(Collectors.joining(separator));
     }
 
     private static List<String> noNetwork() {
@@ -198,6 +214,33 @@ public final class LimitedProcess implements AutoCloseable {
     public void writeLine(String line) throws IOException {
         input.write((line + "\n").getBytes(StandardCharsets.UTF_8));
         input.flush();
+    }
+
+    /**
+     * It didn't do what it was to do: where it failed goes to the log.
+     *
+     * @return to be thrown
+     */
+    public IOException failed(String what) {
+        LOG.error("{} by {}{}\n{}", what, main.getSimpleName(), late ? ", which took too long" : "", whereItFailed());
+        return new IOException(what);
+    }
+
+    /** By its errors; empty where it said nothing of that. */
+    String whereItFailed() {
+        try (RandomAccessFile all = new RandomAccessFile(errors.toFile(), "r")) {
+            all.seek(Math.max(0, all.length() - MOST_ERRORS));
+            byte[] last = new byte[(int) Math.min(MOST_ERRORS, all.length())];
+            all.readFully(last);
+            return new String(last, StandardCharsets.UTF_8)
+                    .lines()
+                    .map(STACK::matcher)
+                    .filter(Matcher::find)
+                    .map(Matcher::group)
+                    .collect(Collectors.joining("\n"));
+        } catch (IOException gone) {
+            return "";
+        }
     }
 
     public boolean isAlive() {

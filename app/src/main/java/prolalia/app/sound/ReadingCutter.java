@@ -88,7 +88,8 @@ class ReadingCutter implements DisposableBean {
         this.school = school;
         this.transaction = transaction;
         this.events = events;
-        work = new BackgroundWork("reading-cuts", begun, (takeId, course) -> cut(takeId), wanted::remove);
+        work = new BackgroundWork(
+                "reading-cuts", begun, (takeId, course) -> cut(takeId), (takeId, why) -> wanted.remove(takeId));
     }
 
     /** A take of a read-through is there. @param own as it was cut at first */

@@ -103,7 +103,7 @@ public class RecordingService implements DisposableBean {
         this.access = access;
         this.clock = clock;
         quietMs = properties.quiet().toMillis();
-        late = new BackgroundWork("late-chunks", begun, (id, course) -> join(id), id -> {});
+        late = new BackgroundWork("late-chunks", begun, (id, course) -> join(id), (id, why) -> {});
     }
 
     /**

@@ -297,6 +297,7 @@ public class SoundWorkers implements DisposableBean {
             } finally {
                 watch.cancel(false);
             }
+            process.failed("A file of sound could not be opened");
             throw new LostException(late ? "it took too long" : "it ended by itself", !late);
         }
 

@@ -18,6 +18,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import prolalia.app.lesson.LessonLines;
 import prolalia.app.platform.BackgroundWork;
+import prolalia.app.platform.BackgroundWork.Why;
 import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LocksByName;
@@ -63,7 +64,11 @@ public class TakeSounds implements DisposableBean {
         this.media = media;
         this.folder = folder;
         this.events = events;
-        work = new BackgroundWork("take-sounds", begun, (takeId, course) -> make(takeId, true), this::setAside);
+        work = new BackgroundWork("take-sounds", begun, (takeId, course) -> make(takeId, true), (takeId, why) -> {
+            if (why == Why.ENDED_SERVER) {
+                setAside(takeId);
+            }
+        });
     }
 
     @EventListener(ApplicationReadyEvent.class)

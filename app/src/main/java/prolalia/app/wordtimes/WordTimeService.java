@@ -55,7 +55,7 @@ public class WordTimeService implements DisposableBean {
         this.store = store;
         this.media = media;
         this.workers = workers;
-        work = new BackgroundWork("word-times", begun, (takeId, course) -> findOut(takeId), takeId -> {});
+        work = new BackgroundWork("word-times", begun, (takeId, course) -> findOut(takeId), (takeId, why) -> {});
     }
 
     @EventListener

@@ -27,7 +27,8 @@ class BackgroundWorkTest extends RunningHouse {
     }
 
     private BackgroundWork work(BegunWork begun) {
-        return new BackgroundWork(kind, 1, begun, (id, course) -> done.add(id), id -> done.add("aside " + id), 100);
+        return new BackgroundWork(
+                kind, 1, begun, (id, course) -> done.add(id), (id, why) -> done.add("aside " + id), 100);
     }
 
     @Test
@@ -61,7 +62,7 @@ class BackgroundWorkTest extends RunningHouse {
                     }
                     done.add(id);
                 },
-                id -> {})) {
+                (id, why) -> {})) {
             work.soon("heavy");
             work.soon("after it");
             await().atMost(Duration.ofSeconds(5)).until(() -> done.contains("after it"));

@@ -34,11 +34,13 @@ public final class ArchiveProcess {
 
     private final LessonArchive archive;
     private final Path folder;
+    private final Parent parent;
     private final Map<String, UnpackedFile> files = new LinkedHashMap<>();
 
-    private ArchiveProcess(LessonArchive archive, Path folder) {
+    private ArchiveProcess(LessonArchive archive, Path folder, Parent parent) {
         this.archive = archive;
         this.folder = folder;
+        this.parent = parent;
     }
 
     /**
@@ -50,25 +52,19 @@ public final class ArchiveProcess {
     public record UnpackedFile(String file, String pictureType) {}
 
     public static void main(String[] arguments) {
-        Parent.endWithIt();
-        System.setProperty("log4j2.loggerContextFactory", "org.apache.logging.log4j.simple.SimpleLoggerContextFactory");
+        Parent parent = Parent.meet();
         try (LessonArchive archive = LessonArchive.open(Path.of(arguments[0]))) {
-            new ArchiveProcess(archive, Path.of(arguments[1])).unpack();
-            say("done");
+            new ArchiveProcess(archive, Path.of(arguments[1]), parent).unpack();
+            parent.say("done");
         } catch (ArchiveRefusedException refused) {
-            say("refused " + refused.reason() + " " + refused.detail().replaceAll("\\s+", " "));
+            parent.say("refused " + refused.reason() + " " + refused.detail().replaceAll("\\s+", " "));
         } catch (OutOfMemoryError large) {
-            say("refused " + ArchiveRefusedException.Reason.TOO_LARGE + " ");
+            parent.say("refused " + ArchiveRefusedException.Reason.TOO_LARGE + " ");
         } catch (Exception | StackOverflowError broken) {
             broken.printStackTrace();
-            say("refused " + ArchiveRefusedException.Reason.UNREADABLE + " ");
+            parent.say("refused " + ArchiveRefusedException.Reason.UNREADABLE + " ");
         }
         System.exit(0);
-    }
-
-    private static void say(String what) {
-        System.out.println(what);
-        System.out.flush();
     }
 
     private void unpack() throws IOException, ArchiveRefusedException {
@@ -112,7 +108,7 @@ public final class ArchiveProcess {
         Path file = folder.resolve(number);
         archive.extract(name, file);
         files.put(name, new UnpackedFile(number, null));
-        say("file " + files.size());
+        parent.say("file " + files.size());
         return file;
     }
 
@@ -150,7 +146,7 @@ public final class ArchiveProcess {
             return;
         }
         try (Paper deck = Papers.open(extract(name))) {
-            say("slides " + deck.pages());
+            parent.say("slides " + deck.pages());
         } catch (PaperRefusedException | RuntimeException noDeck) {
             throw ArchiveRefusedException.damaged(name);
         }

@@ -43,8 +43,7 @@ public final class ScanProcess {
     }
 
     public static void main(String[] arguments) throws IOException {
-        Parent.endWithIt();
-        System.setProperty("log4j2.loggerContextFactory", "org.apache.logging.log4j.simple.SimpleLoggerContextFactory");
+        Parent parent = Parent.meet();
         Answer answer;
         try {
             answer = new Answer(null, scan(Path.of(arguments[0])));
@@ -52,8 +51,7 @@ public final class ScanProcess {
             answer = new Answer(refused.reason(), List.of());
         }
         Files.write(Path.of(arguments[1]), JSON.writeValueAsBytes(answer));
-        System.out.println("done");
-        System.out.flush();
+        parent.say("done");
         System.exit(0);
     }
 

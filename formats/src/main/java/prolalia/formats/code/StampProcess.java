@@ -50,8 +50,7 @@ public final class StampProcess {
     }
 
     public static void main(String[] arguments) throws IOException {
-        Parent.endWithIt();
-        System.setProperty("log4j2.loggerContextFactory", "org.apache.logging.log4j.simple.SimpleLoggerContextFactory");
+        Parent parent = Parent.meet();
         Request request = JSON.readValue(Files.readAllBytes(Path.of(arguments[0])), Request.class);
         Answer answer;
         try {
@@ -60,8 +59,7 @@ public final class StampProcess {
             answer = new Answer(false, refused.reason(), List.of(), List.of());
         }
         Files.write(Path.of(arguments[1]), JSON.writeValueAsBytes(answer));
-        System.out.println("done");
-        System.out.flush();
+        parent.say("done");
         System.exit(0);
     }
 

@@ -20,8 +20,8 @@ import tools.jackson.databind.json.JsonMapper;
 /**
  * A program of its own that reads a paper, page by page, so that whoever starts it can bound its time and memory:
  * {@code PaperProcess FILE FOLDER}. It writes a picture and a {@code page-N.json} ({@link PaperPage}) for each page into the
- * folder, and says on its standard output how far it is: {@code pages N}, {@code page K} and so on, and {@code done}, or
- * {@code refused REASON}. It ends when its standard input does.
+ * folder, and says on its standard output how far it is: {@code pages N}, {@code page K} and so on, and {@code done},
+ * {@code refused REASON}, or {@code unwritten} when the disk did not take it. It ends when its standard input does.
  */
 public final class PaperProcess {
     /** Enough for a large screen; text stays sharp at twice its size. */
@@ -33,43 +33,50 @@ public final class PaperProcess {
     private static final float QUALITY = 0.86f;
 
     private final Path folder;
+    private final Parent parent;
     private final JsonMapper json = new JsonMapper();
 
-    private PaperProcess(Path folder) {
+    private PaperProcess(Path folder, Parent parent) {
         this.folder = folder;
+        this.parent = parent;
+    }
+
+    /** The disk, not the paper. */
+    private static final class UnwrittenException extends IOException {
+        private static final long serialVersionUID = 1;
+
+        UnwrittenException(IOException why) {
+            super(why);
+        }
     }
 
     public static void main(String[] arguments) {
-        System.setProperty("java.awt.headless", "true");
-        Parent.endWithIt();
-        System.setProperty("log4j2.loggerContextFactory", "org.apache.logging.log4j.simple.SimpleLoggerContextFactory");
+        Parent parent = Parent.meet();
         try {
-            new PaperProcess(Path.of(arguments[1])).read(Path.of(arguments[0]));
-            say("done");
+            new PaperProcess(Path.of(arguments[1]), parent).read(Path.of(arguments[0]));
+            parent.say("done");
         } catch (PaperRefusedException refused) {
             refused.printStackTrace();
-            say("refused " + refused.reason());
+            parent.say("refused " + refused.reason());
+        } catch (UnwrittenException fullDisk) {
+            fullDisk.printStackTrace();
+            parent.say("unwritten");
         } catch (OutOfMemoryError large) {
-            say("refused " + Reason.TOO_LARGE);
+            parent.say("refused " + Reason.TOO_LARGE);
         } catch (Exception | StackOverflowError broken) {
             broken.printStackTrace();
-            say("refused " + Reason.BROKEN);
+            parent.say("refused " + Reason.BROKEN);
         }
         System.exit(0);
     }
 
-    private static void say(String what) {
-        System.out.println(what);
-        System.out.flush();
-    }
-
     private void read(Path file) throws PaperRefusedException, IOException {
         try (Paper paper = Papers.open(file)) {
-            say("pages " + paper.pages());
+            parent.say("pages " + paper.pages());
             List<FoundPage> lines = paper.lines();
             for (int page = 0; page < paper.pages(); page++) {
                 read(paper, page, lines.get(page));
-                say("page " + (page + 1));
+                parent.say("page " + (page + 1));
             }
         }
     }
@@ -80,9 +87,10 @@ public final class PaperProcess {
         PageParts parts = parts(paper, page);
         String name = null;
         String mediaType = null;
+        byte[] bytes = null;
         try {
             BufferedImage picture = paper.picture(page, LONGEST_PX);
-            byte[] bytes = png(picture);
+            bytes = png(picture);
             mediaType = "image/png";
             if (bytes.length > LARGE_BYTES) {
                 byte[] smaller = jpeg(picture);
@@ -92,16 +100,18 @@ public final class PaperProcess {
                 }
             }
             name = "page-" + number + (mediaType.endsWith("png") ? ".png" : ".jpg");
-            Files.write(folder.resolve(name), bytes);
         } catch (IOException | RuntimeException notDrawn) {
             // The page comes with its words all the same.
             notDrawn.printStackTrace();
             name = null;
         }
+        if (name != null) {
+            write(name, bytes);
+        }
         List<PaperPage.Sound> sounds = new ArrayList<>();
         for (PageParts.SoundPart sound : parts.sounds()) {
             String soundFile = "page-" + number + "-sound-" + (sounds.size() + 1);
-            Files.write(folder.resolve(soundFile), sound.content());
+            write(soundFile, sound.content());
             sounds.add(new PaperPage.Sound(sound.area(), sound.name(), soundFile, sound.line()));
         }
         PaperPage read = new PaperPage(
@@ -119,7 +129,15 @@ public final class PaperProcess {
                         .map(link -> new PaperPage.Link(link.area(), link.words(), link.address()))
                         .toList(),
                 paper.isHidden(page));
-        Files.writeString(folder.resolve("page-" + number + ".json"), json.writeValueAsString(read));
+        write("page-" + number + ".json", json.writeValueAsBytes(read));
+    }
+
+    private void write(String name, byte[] content) throws UnwrittenException {
+        try {
+            Files.write(folder.resolve(name), content);
+        } catch (IOException fullDisk) {
+            throw new UnwrittenException(fullDisk);
+        }
     }
 
     private static PageParts parts(Paper paper, int page) {

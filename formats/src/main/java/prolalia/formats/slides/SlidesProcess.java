@@ -79,15 +79,13 @@ public final class SlidesProcess {
     }
 
     public static void main(String[] arguments) throws IOException {
-        Parent.endWithIt();
-        System.setProperty("log4j2.loggerContextFactory", "org.apache.logging.log4j.simple.SimpleLoggerContextFactory");
+        Parent parent = Parent.meet();
         Request request = JSON.readValue(Files.readAllBytes(Path.of(arguments[0])), Request.class);
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(Path.of(arguments[1])))) {
             LessonSlides.write(request.lesson(), new NamedFiles(request), out);
         }
         Files.write(Path.of(arguments[2]), withCodes(request, Path.of(arguments[1])));
-        System.out.println("done");
-        System.out.flush();
+        parent.say("done");
         System.exit(0);
     }
 

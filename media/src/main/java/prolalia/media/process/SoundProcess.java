@@ -66,9 +66,14 @@ public final class SoundProcess {
     private static final java.util.concurrent.BlockingQueue<String> ASKED =
             new java.util.concurrent.LinkedBlockingQueue<>();
 
+    /** The standard output, where nothing else can write: what any library prints goes to the standard error. */
+    private static java.io.PrintStream said;
+
     private SoundProcess() {}
 
     public static void main(String[] arguments) throws InterruptedException {
+        said = System.out;
+        System.setOut(System.err);
         Thread listener = new Thread(SoundProcess::listen, "input");
         listener.setDaemon(true);
         listener.start();
@@ -138,8 +143,8 @@ public final class SoundProcess {
 
     private static synchronized void say(String what) {
         byte[] line = (what + "\n").getBytes(StandardCharsets.UTF_8);
-        System.out.write(line, 0, line.length);
-        System.out.flush();
+        said.write(line, 0, line.length);
+        said.flush();
     }
 
     private static Object of(SoundRequest<?> request) throws IOException, UnreadableSoundException {
