@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.Assignment;
 import prolalia.app.assignment.AssignmentService;
@@ -33,6 +33,7 @@ class ListeningService {
     private final AssignmentService assignments;
     private final NoteStore notes;
     private final RubricService rubrics;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     ListeningService(
@@ -40,11 +41,13 @@ class ListeningService {
             AssignmentService assignments,
             NoteStore notes,
             RubricService rubrics,
+            TransactionTemplate transaction,
             Clock clock) {
         this.results = results;
         this.assignments = assignments;
         this.notes = notes;
         this.rubrics = rubrics;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -228,7 +231,6 @@ class ListeningService {
     record Judged(Outcome outcome, Optional<Opened> instead) {}
 
     /** @param levels of the criteria of its rubric, or {@link RubricService#NONE} */
-    @Transactional
     public Judged byRubric(
             Teacher teacher,
             String assignmentId,
@@ -243,16 +245,12 @@ class ListeningService {
         if (opened.answer() == null) {
             throw new NotFoundException("answer");
         }
-        long saidAt = opened.answer().overruled() == null
-                ? 0
-                : opened.answer().overruled().at();
-        if (!opened.answer().id().equals(answerId) || saidAt != seenAt) {
+        if (!ResultsService.isAsSeen(opened.answer(), answerId, seenAt)) {
             return new Judged(opened.mark().outcome(), Optional.of(opened));
         }
-        Optional<Double> points =
-                rubrics.mark(teacher, held, answerId, levels, opened.mark().most());
-        points.ifPresent(
-                all -> results.overruleSeen(teacher, assignmentId, studentId, questionId, all, answerId, seenAt));
+        transaction.executeWithoutResult(status -> rubrics.mark(
+                        teacher, held, answerId, levels, opened.mark().most())
+                .ifPresent(all -> results.overruleStill(teacher, opened, all)));
         return new Judged(
                 results.open(teacher, assignmentId, studentId, questionId)
                         .mark()
@@ -270,7 +268,6 @@ class ListeningService {
         rubrics.use(teacher, questionId, rubricId);
     }
 
-    @Transactional
     public void note(
             Teacher teacher, String assignmentId, String studentId, String questionId, boolean flagged, String note) {
         assignments.toChange(teacher, assignmentId);

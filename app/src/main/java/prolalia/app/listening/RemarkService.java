@@ -7,8 +7,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentService;
 import prolalia.app.classroom.ClassAccess;
@@ -24,6 +26,7 @@ import prolalia.app.rubric.RubricService;
 import prolalia.app.sound.AnswerPlace;
 import prolalia.app.sound.AnswerRecordings;
 import prolalia.app.sound.AnswerRecordings.Ended;
+import prolalia.app.sound.AnswerRecordings.SaidOn;
 import prolalia.app.sound.AnswerRecordings.Sounding;
 import prolalia.app.sound.RecordingPurpose;
 import prolalia.core.lesson.LineKind;
@@ -50,6 +53,7 @@ public class RemarkService {
     private final Lessons lessonStore;
     private final ClassAccess classes;
     private final ClassLines lines;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     RemarkService(
@@ -62,9 +66,11 @@ public class RemarkService {
             Lessons lessonStore,
             ClassAccess classes,
             ClassLines lines,
+            TransactionTemplate transaction,
             Clock clock) {
         this.classes = classes;
         this.lines = lines;
+        this.transaction = transaction;
         this.store = store;
         this.results = results;
         this.assignments = assignments;
@@ -114,7 +120,6 @@ public class RemarkService {
         return opened;
     }
 
-    @Transactional
     public void type(Teacher teacher, At at, String typed, RemarkPlace place) {
         String kept = typed.strip();
         if (!kept.isEmpty()) {
@@ -122,10 +127,12 @@ public class RemarkService {
             String said =
                     classes.require(teacher, opened.assignment().classId()).lessonId();
             String words = cut(kept);
-            // What she typed before is one line, read once.
-            String line = store.lineOf(teacher.id(), opened.assignment().classId(), words)
-                    .orElseGet(() -> lines.add(said, ClassLines.Part.REMARKS, LineKind.PASSAGE, words));
-            add(teacher, opened, Ids.newId(), words, line, null, place);
+            transaction.executeWithoutResult(status -> {
+                // What she typed before is one line, read once.
+                String line = store.lineOf(teacher.id(), opened.assignment().classId(), words)
+                        .orElseGet(() -> lines.add(said, ClassLines.Part.REMARKS, LineKind.PASSAGE, words));
+                add(teacher, opened, Ids.newId(), words, line, null, place);
+            });
         }
     }
 
@@ -134,7 +141,6 @@ public class RemarkService {
     }
 
     /** A standing line, as it is heard now. */
-    @Transactional
     public void standing(Teacher teacher, At at, String lineId, RemarkPlace place) {
         Opened opened = toChange(teacher, at);
         ScriptLine line = standing(teacher).stream()
@@ -152,7 +158,6 @@ public class RemarkService {
     }
 
     /** A picture in place of words. */
-    @Transactional
     public void stamp(Teacher teacher, At at, Stamp stamp, RemarkPlace place) {
         add(teacher, toChange(teacher, at), Ids.newId(), "", stamp, null, null, place);
     }
@@ -211,6 +216,12 @@ public class RemarkService {
         return ended;
     }
 
+    /** A remark, or a child's answer to one, is longer by what came in late; its id is its recording's. */
+    @EventListener
+    void saidOn(SaidOn longer) {
+        store.resound(longer.recordingId(), longer.soundHash(), longer.durationMs());
+    }
+
     void discard(Teacher teacher, String recordingId) {
         recordings.discard(teacher.id(), recordingId);
     }
@@ -233,33 +244,27 @@ public class RemarkService {
     }
 
     /** The same remark to others who answered the same; answers to how many. */
-    @Transactional
     public int copy(Teacher teacher, String assignmentId, String remarkId, List<String> students) {
         Remark remark = own(teacher, assignmentId, remarkId);
-        int copied = 0;
-        for (String student : students) {
-            if (student.equals(remark.studentId())) {
-                continue;
-            }
-            Opened opened = results.open(teacher, assignmentId, student, remark.questionId());
-            if (opened.answer() != null) {
-                // A line is read once, and heard by all of them.
-                Sounding sound = remark.soundHash() == null || remark.lineId() != null
-                        ? null
-                        : new Sounding(remark.soundHash(), remark.durationMs());
-                add(
-                        teacher,
-                        opened,
-                        Ids.newId(),
-                        remark.words(),
-                        remark.stamp(),
-                        remark.lineId(),
-                        sound,
-                        RemarkPlace.WHOLE);
-                copied++;
-            }
-        }
-        return copied;
+        List<Opened> others = students.stream()
+                .filter(student -> !student.equals(remark.studentId()))
+                .map(student -> results.open(teacher, assignmentId, student, remark.questionId()))
+                .filter(opened -> opened.answer() != null)
+                .toList();
+        // A line is read once, and heard by all of them.
+        Sounding sound = remark.soundHash() == null || remark.lineId() != null
+                ? null
+                : new Sounding(remark.soundHash(), remark.durationMs());
+        transaction.executeWithoutResult(status -> others.forEach(opened -> add(
+                teacher,
+                opened,
+                Ids.newId(),
+                remark.words(),
+                remark.stamp(),
+                remark.lineId(),
+                sound,
+                RemarkPlace.WHOLE)));
+        return others.size();
     }
 
     /**

@@ -131,6 +131,15 @@ class RemarkStore {
                 .execute();
     }
 
+    /** It was said on, or sounds otherwise. */
+    void resound(String remarkId, String soundHash, long durationMs) {
+        writing.update(REMARK)
+                .set(REMARK.SOUND_HASH, soundHash)
+                .set(REMARK.DURATION_MS, durationMs)
+                .where(REMARK.ID.eq(remarkId))
+                .execute();
+    }
+
     void remove(String remarkId, long now) {
         writing.update(REMARK)
                 .set(REMARK.REMOVED_AT, now)

@@ -40,6 +40,7 @@ class ErrorAdvice {
 
     /** What came in isn't what any of our own pages sends. */
     @ExceptionHandler({
+        EmptyBodyException.class,
         HttpMessageNotReadableException.class,
         TypeMismatchException.class,
         InvalidParameterException.class

@@ -61,6 +61,7 @@ public final class LimitedProcess implements AutoCloseable {
      * @param folder where it works, and where its errors are written
      */
     public LimitedProcess(Class<?> main, int heapMb, Path folder, List<String> arguments) throws IOException {
+        Waiting.allowed();
         this.main = main;
         errors = folder.resolve("errors.txt");
         List<String> command = new ArrayList<>();

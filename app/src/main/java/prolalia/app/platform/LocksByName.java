@@ -12,7 +12,9 @@ public final class LocksByName {
         Arrays.setAll(locks, i -> new ReentrantLock());
     }
 
+    /** @throws IllegalStateException within a transaction */
     public Lock of(String name) {
+        Waiting.allowed();
         return locks[Math.floorMod(name.hashCode(), locks.length)];
     }
 }

@@ -12,6 +12,7 @@ import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.Waiting;
 import prolalia.app.sharing.Link;
 import prolalia.app.sharing.LinkPurpose;
 import prolalia.app.sharing.LinkService;
@@ -163,6 +164,7 @@ public class PlayerService {
     }
 
     private Opened open(LinkService.Target target) {
+        Waiting.allowed();
         Link link = target.link();
         return opened.get(new Revision(target.lessonId(), target.revision(), link.pageId(), link.lineId()), this::read);
     }
@@ -184,6 +186,7 @@ public class PlayerService {
 
     /** A lesson as it is at a revision. */
     public Opened open(String lessonId, long revision) {
+        Waiting.allowed();
         return opened.get(new Revision(lessonId, revision), this::read);
     }
 

@@ -7,11 +7,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.assignment.ChildService;
 import prolalia.app.assignment.Met;
@@ -40,11 +39,13 @@ public class ResponseService {
 
     private final ChildService children;
     private final ResponseStore store;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
-    ResponseService(ChildService children, ResponseStore store, Clock clock) {
+    ResponseService(ChildService children, ResponseStore store, TransactionTemplate transaction, Clock clock) {
         this.children = children;
         this.store = store;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -152,14 +153,18 @@ public class ResponseService {
      * Takes an answer in; it is on the disk when this returns. What comes in late, after the lesson was over or its question was
      * taken out, is kept as well.
      */
-    @Transactional
     public Taken give(Student student, String assignmentId, String questionId, String answerId, Given given) {
         if (!ID.matcher(answerId).matches() || !ID.matcher(questionId).matches()) {
             throw new NotFoundException("answer");
         }
+        // Before the transaction: it may have to be rendered.
         Met met = children.meetStill(student, assignmentId);
+        return transaction.execute(status -> taken(student, met, questionId, answerId, given));
+    }
+
+    private Taken taken(Student student, Met met, String questionId, String answerId, Given given) {
         long now = clock.millis();
-        StoredResponse response = store.begun(assignmentId, student.id(), now);
+        StoredResponse response = store.begun(met.assignment().id(), student.id(), now);
         Asked question = met.asked().get(questionId);
         if (question != null && hasNoMoreTries(met, response.id(), questionId) && !store.has(answerId)) {
             return Taken.NO_MORE;
@@ -217,7 +222,6 @@ public class ResponseService {
     }
 
     /** Whether an answer is right, where that may be heard as soon as it is given: a try. */
-    @Transactional
     public Heard check(Student student, String assignmentId, String questionId) {
         Met met = children.meet(student, assignmentId);
         StoredResponse response =
@@ -269,7 +273,6 @@ public class ResponseService {
     }
 
     /** Hands all of it in, unless something is to be answered first. */
-    @Transactional
     public HandedIn handIn(Student student, String assignmentId) {
         Met met = children.meet(student, assignmentId);
         long now = clock.millis();
@@ -279,15 +282,19 @@ public class ResponseService {
         if (!missing.isEmpty()) {
             return new HandedIn(false, missing, Map.of(), 0, 0);
         }
-        store.setHandedIn(response.id(), now);
+        boolean told = manner(met).feedback() != Feedback.NONE;
+        transaction.executeWithoutResult(status -> {
+            store.setHandedIn(response.id(), now);
+            if (told) {
+                store.setTried(answers.values().stream().map(StoredAnswer::id).collect(Collectors.toSet()), now);
+            }
+        });
         Map<String, Heard> heard = new LinkedHashMap<>();
         double points = 0;
         int most = 0;
-        if (manner(met).feedback() == Feedback.NONE) {
+        if (!told) {
             return new HandedIn(true, missing, heard, 0, 0);
         }
-        Set<String> tried = answers.values().stream().map(StoredAnswer::id).collect(Collectors.toSet());
-        store.setTried(tried, now);
         for (Asked question : met.asked().values()) {
             StoredAnswer answer = answers.get(question.id());
             most += question.question().points();
@@ -317,7 +324,6 @@ public class ResponseService {
     }
 
     /** Where what a child says belongs: her response is begun by it. */
-    @Transactional
     public AnswerPlace place(Student student, String assignmentId, String questionId) {
         children.meetStill(student, assignmentId);
         if (!ID.matcher(questionId).matches()) {

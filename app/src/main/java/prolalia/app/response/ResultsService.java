@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.Assignment;
 import prolalia.app.assignment.AssignmentService;
@@ -39,12 +39,19 @@ public class ResultsService {
     private final AssignmentService assignments;
     private final ResponseStore store;
     private final AuditLog audit;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
-    ResultsService(AssignmentService assignments, ResponseStore store, AuditLog audit, Clock clock) {
+    ResultsService(
+            AssignmentService assignments,
+            ResponseStore store,
+            AuditLog audit,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.assignments = assignments;
         this.store = store;
         this.audit = audit;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -78,14 +85,13 @@ public class ResultsService {
      *
      * @param markingAgain whether those that are worth something else by now are counted, and kept so
      */
-    @Transactional
     public Results results(Teacher teacher, String assignmentId, boolean markingAgain) {
         Assignment assignment = assignments.seen(teacher, assignmentId);
         List<Head> heads = heads(assignment);
         Map<String, StoredResponse> responses = new HashMap<>();
         store.ofAssignment(assignmentId).forEach(response -> responses.put(response.studentId(), response));
         Map<String, Map<String, StoredAnswer>> answers = store.answersOf(assignmentId);
-        int changed = 0;
+        Map<String, Mark> changed = new HashMap<>();
         List<Row> rows = new ArrayList<>();
         for (ClassStudent student : assignments.given(teacher, assignment)) {
             StoredResponse response = responses.get(student.id());
@@ -95,7 +101,9 @@ public class ResultsService {
             double points = 0;
             for (Head head : heads) {
                 StoredAnswer answer = hers.get(head.id());
-                changed += answer != null && markingAgain && markAgain(head.asked(), answer) ? 1 : 0;
+                if (answer != null && markingAgain) {
+                    markAgain(head.asked(), answer).ifPresent(mark -> changed.put(answer.id(), mark));
+                }
                 Cell cell = cell(head, answer);
                 points += cell.points();
                 cells.add(cell);
@@ -112,7 +120,10 @@ public class ResultsService {
         int most = heads.stream()
                 .mapToInt(head -> head.asked().question().points())
                 .sum();
-        return new Results(assignment, heads, rows, most, changed);
+        if (!changed.isEmpty()) {
+            transaction.executeWithoutResult(status -> changed.forEach(store::setMark));
+        }
+        return new Results(assignment, heads, rows, most, changed.size());
     }
 
     private List<Head> heads(Assignment assignment) {
@@ -121,13 +132,11 @@ public class ResultsService {
         return heads;
     }
 
-    private boolean markAgain(Asked asked, StoredAnswer answer) {
+    /** What it is worth by the key of now, where that is something else. */
+    private static Optional<Mark> markAgain(Asked asked, StoredAnswer answer) {
         Mark now = Marking.of(asked, answer.given());
         boolean other = now.points() != answer.points() || now.outcome() != answer.outcome();
-        if (other) {
-            store.setMark(answer.id(), now);
-        }
-        return other;
+        return other ? Optional.of(now) : Optional.empty();
     }
 
     private static Cell cell(Head head, StoredAnswer answer) {
@@ -279,22 +288,21 @@ public class ResultsService {
     }
 
     /** @param points null: what the rule says holds again */
-    @Transactional
     public void overrule(
             Teacher teacher, String assignmentId, String studentId, String questionId, Double points, String reason) {
         Assignment assignment = assignments.toChange(teacher, assignmentId);
         StoredAnswer answer = store.find(assignmentId, studentId)
                 .map(response -> store.answers(response.id()).get(questionId))
                 .orElseThrow(() -> new NotFoundException("answer"));
+        transaction.executeWithoutResult(status -> overrule(teacher, assignment, answer.id(), points, reason));
+    }
+
+    private void overrule(Teacher teacher, Assignment assignment, String answerId, Double points, String reason) {
         String why = reason.strip();
         String kept = why.substring(0, Math.min(LONGEST_REASON, why.length()));
         boolean number = points == null || Double.isFinite(points);
         store.overrule(
-                answer.id(),
-                teacher.id(),
-                points == null ? null : number ? Math.max(0, points) : 0,
-                kept,
-                clock.millis());
+                answerId, teacher.id(), points == null ? null : number ? Math.max(0, points) : 0, kept, clock.millis());
         audit.note(teacher.id(), Deed.MARK_OVERRULED, assignment.title());
     }
 
@@ -305,7 +313,6 @@ public class ResultsService {
      * @param seenAt when what was seen of its points was said; 0: nobody had said it
      * @return what stands there instead; empty: it was said
      */
-    @Transactional
     public Optional<Opened> overruleSeen(
             Teacher teacher,
             String assignmentId,
@@ -319,18 +326,39 @@ public class ResultsService {
         if (answer == null) {
             throw new NotFoundException("answer");
         }
-        long saidAt = answer.overruled() == null ? 0 : answer.overruled().at();
-        if (!answer.id().equals(answerId) || saidAt != seenAt) {
+        if (!isAsSeen(answer, answerId, seenAt)) {
             return Optional.of(now);
         }
+        boolean said = Boolean.TRUE.equals(transaction.execute(status -> overruleStill(teacher, now, points)));
+        return said ? Optional.empty() : Optional.of(open(teacher, assignmentId, studentId, questionId));
+    }
+
+    /** Whether an answer stands as somebody saw it. */
+    public static boolean isAsSeen(StoredAnswer answer, String answerId, long seenAt) {
+        long saidAt = answer.overruled() == null ? 0 : answer.overruled().at();
+        return answer.id().equals(answerId) && saidAt == seenAt;
+    }
+
+    /** Says what an answer is worth, unless it isn't as it was when it was opened; answers whether it was said. Within a transaction. */
+    public boolean overruleStill(Teacher teacher, Opened opened, double points) {
+        StoredAnswer was = opened.answer();
+        StoredAnswer now = store.answers(was.responseId()).get(opened.question().id());
+        if (now == null
+                || !isAsSeen(
+                        now,
+                        was.id(),
+                        was.overruled() == null ? 0 : was.overruled().at())) {
+            return false;
+        }
+        Assignment assignment =
+                assignments.toChange(teacher, opened.assignment().id());
         overrule(
                 teacher,
-                assignmentId,
-                studentId,
-                questionId,
+                assignment,
+                now.id(),
                 points,
-                answer.overruled() == null ? "" : answer.overruled().reason());
-        return Optional.empty();
+                now.overruled() == null ? "" : now.overruled().reason());
+        return true;
     }
 
     /** The sound of something that was said to an assignment. */

@@ -40,7 +40,16 @@ class AnswerRecordingStore {
             String rawHash,
             int chunks,
             String refusal,
-            Long durationMs) {}
+            Long durationMs) {
+        /** Whether it was put together. */
+        boolean isEnded() {
+            return state == State.TAKEN || state == State.REFUSED;
+        }
+
+        AnswerPlace place() {
+            return AnswerPlace.of(purpose, target, speakerId);
+        }
+    }
 
     Optional<Known> find(String id) {
         return looking.selectFrom(RECORDING)
@@ -73,20 +82,16 @@ class AnswerRecordingStore {
                 .execute();
     }
 
+    /** As it is heard now, whatever was heard of it before. */
     void taken(
-            String id,
-            AnswerPlace place,
-            String rawHash,
-            int chunks,
-            Rendered made,
-            HeardAnswer heard,
-            String soundHash,
-            long now) {
-        conclude(id, State.TAKEN, null, rawHash, chunks, made.durationMs(), now);
+            Known recording, String rawHash, int chunks, Rendered made, HeardAnswer heard, String soundHash, long now) {
+        AnswerPlace place = recording.place();
+        conclude(recording.id(), State.TAKEN, null, rawHash, chunks, made.durationMs(), now);
         writing.insertInto(SPOKEN_ANSWER)
-                .set(SPOKEN_ANSWER.RECORDING_ID, id)
+                .set(SPOKEN_ANSWER.RECORDING_ID, recording.id())
                 .set(SPOKEN_ANSWER.RESPONSE_ID, place.responseId())
                 .set(SPOKEN_ANSWER.QUESTION_ID, place.questionId())
+                .set(SPOKEN_ANSWER.AT, now)
                 .set(SPOKEN_ANSWER.SOUND_HASH, soundHash)
                 .set(SPOKEN_ANSWER.DURATION_MS, made.durationMs())
                 .set(SPOKEN_ANSWER.PEAKS, made.peaks())
@@ -96,7 +101,9 @@ class AnswerRecordingStore {
                         heard.skips().stream()
                                 .map(span -> span.startMs() + "-" + span.endMs())
                                 .collect(Collectors.joining(" ")))
-                .set(SPOKEN_ANSWER.AT, now)
+                .onConflict(SPOKEN_ANSWER.RECORDING_ID)
+                .doUpdate()
+                .setAllToExcluded()
                 .execute();
     }
 

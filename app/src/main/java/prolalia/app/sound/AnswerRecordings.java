@@ -9,9 +9,16 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.locks.Lock;
 import java.util.regex.Pattern;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import prolalia.app.platform.BackgroundWork;
+import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.HouseProperties;
 import prolalia.app.platform.LimitedStream;
 import prolalia.app.platform.LocksByName;
 import prolalia.app.platform.MediaStore;
@@ -31,11 +38,14 @@ import prolalia.media.process.SoundRequest.Rendered;
  * has any sound in it is kept whole, however it is spoken.
  */
 @Service
-public class AnswerRecordings {
+public class AnswerRecordings implements DisposableBean {
     private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
     private static final int MOST_CHUNKS = 3_600;
     private static final int LARGEST_CHUNK_BYTES = 2 << 20;
     private static final long LARGEST_BYTES = 60L << 20;
+
+    /** What comes in after its end belongs to something that was allowed to be as long as it is. */
+    private static final long LONGEST_LATE_MS = 3_600_000;
 
     /** A device that stops late records a little more than it may. */
     private static final long LATE_MS = 30_000;
@@ -46,8 +56,11 @@ public class AnswerRecordings {
     private final SoundWorkers workers;
     private final DataFolder folder;
     private final TransactionTemplate transaction;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
     private final LocksByName locks = new LocksByName();
+    private final BackgroundWork late;
+    private final long quietMs;
 
     AnswerRecordings(
             AnswerRecordingStore store,
@@ -56,6 +69,9 @@ public class AnswerRecordings {
             SoundWorkers workers,
             DataFolder folder,
             TransactionTemplate transaction,
+            ApplicationEventPublisher events,
+            HouseProperties properties,
+            BegunWork begun,
             Clock clock) {
         this.store = store;
         this.chunks = chunks;
@@ -63,8 +79,18 @@ public class AnswerRecordings {
         this.workers = workers;
         this.folder = folder;
         this.transaction = transaction;
+        this.events = events;
         this.clock = clock;
+        quietMs = properties.quiet().toMillis();
+        late = new BackgroundWork("late-answers", begun, (id, course) -> join(id), (id, why) -> {});
     }
+
+    /**
+     * Something that was said is longer by what came in late.
+     *
+     * @param soundHash as it is heard now
+     */
+    public record SaidOn(String recordingId, String soundHash, long durationMs) {}
 
     /** What became of a recording. */
     public sealed interface Ended {
@@ -89,10 +115,34 @@ public class AnswerRecordings {
             store.open(recordingId, place, mediaType, clock.millis());
         }
         Known known = own(place, recordingId);
-        if (known.state() == State.OPEN) {
-            folder.needRoom(0);
-            chunks.put(recordingId, number, new LimitedStream(content, LARGEST_CHUNK_BYTES));
+        if (known.isEnded() && number < known.chunks()) {
+            // It is in the recording already.
+            return;
         }
+        folder.needRoom(0);
+        // Also when the recording was ended or thrown away meanwhile: what is acknowledged is on the disk.
+        chunks.put(recordingId, number, new LimitedStream(content, LARGEST_CHUNK_BYTES));
+        if (known.isEnded()) {
+            late.in(quietMs, recordingId);
+        }
+    }
+
+    /** What came in after a recording was put together joins it by itself. */
+    private void join(String recordingId) throws IOException {
+        Known known = store.find(recordingId).orElse(null);
+        if (known != null && known.isEnded() && chunks.endWithoutGap(recordingId, known.chunks()) > known.chunks()) {
+            end(known.place(), recordingId, null, LONGEST_LATE_MS);
+        }
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void goOn() throws IOException {
+        chunks.recordings().forEach(late::soon);
+    }
+
+    @Override
+    public void destroy() {
+        late.close();
     }
 
     private static String recordingId(String id) {
@@ -111,7 +161,7 @@ public class AnswerRecordings {
     }
 
     /**
-     * Ends a recording; ending it twice answers the same.
+     * Ends a recording; ending it twice answers the same, and when more of it came in since, it is put together and judged anew.
      *
      * @param count how many chunks it has; null: as many as came in
      * @param longestMs what comes after it isn't kept
@@ -121,14 +171,15 @@ public class AnswerRecordings {
         lock.lock();
         try {
             Known known = own(place, recordingId);
-            if (known.state() == State.OPEN) {
-                int arrived = chunks.endWithoutGap(recordingId, 0);
-                int all = count == null ? arrived : Math.max(arrived, Math.min(count, MOST_CHUNKS));
-                List<Integer> missing = chunks.missing(recordingId, 0, all);
-                if (!missing.isEmpty()) {
-                    return new Ended.Incomplete(missing);
-                }
-                make(place, recordingId, all, longestMs + LATE_MS);
+            int from = known.isEnded() ? known.chunks() : 0;
+            int arrived = chunks.endWithoutGap(recordingId, from);
+            int all = count == null ? arrived : Math.max(arrived, Math.min(count, MOST_CHUNKS));
+            List<Integer> missing = chunks.missing(recordingId, from, all);
+            if (!missing.isEmpty()) {
+                return new Ended.Incomplete(missing);
+            }
+            if (!known.isEnded() && (known.state() == State.OPEN || all > 0) || all > from) {
+                make(known, all, longestMs + LATE_MS);
                 known = own(place, recordingId);
             }
             return known.state() == State.TAKEN
@@ -140,12 +191,15 @@ public class AnswerRecordings {
         }
     }
 
-    private void make(AnswerPlace place, String recordingId, int all, long longestMs) throws IOException {
+    private void make(Known known, int all, long longestMs) throws IOException {
+        String recordingId = known.id();
         if (all == 0) {
             store.refused(recordingId, Refusal.Reason.EMPTY, null, 0, clock.millis());
             return;
         }
-        Path whole = chunks.assembled(recordingId, null, 0, all);
+        boolean goesOn = known.isEnded() && known.rawHash() != null;
+        Path whole = chunks.assembled(
+                recordingId, goesOn ? media.file(known.rawHash()) : null, goesOn ? known.chunks() : 0, all);
         Path flac = folder.newTemporaryFile();
         Path wave = folder.newTemporaryFile();
         Path mp3 = folder.newTemporaryFile();
@@ -164,7 +218,10 @@ public class AnswerRecordings {
                 String sound = media.keep(mp3);
                 String kept = raw;
                 transaction.executeWithoutResult(
-                        status -> store.taken(recordingId, place, kept, all, made, heard, sound, clock.millis()));
+                        status -> store.taken(known, kept, all, made, heard, sound, clock.millis()));
+                if (goesOn) {
+                    events.publishEvent(new SaidOn(recordingId, sound, made.durationMs()));
+                }
             }
             chunks.delete(recordingId, all);
         } catch (UnreadableSoundException unreadable) {

@@ -17,6 +17,7 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.EmptyBodyException;
 
 /**
  * The numbered chunks of recordings that are still coming in, and those that came in too late to be in theirs. Storing the same
@@ -30,9 +31,6 @@ class ChunkFolder {
         this.folder = folder;
     }
 
-    /** A chunk without a single byte: something on the way swallowed it. */
-    static final class EmptyChunkException extends RuntimeException {}
-
     /** Stores a chunk; it is on the disk when this returns. Answers by how many bytes there is more. */
     long put(String recordingId, int number, InputStream content) throws IOException {
         Path place = chunk(recordingId, number);
@@ -43,7 +41,8 @@ class ChunkFolder {
         try {
             long size = Files.copy(content, temporary, StandardCopyOption.REPLACE_EXISTING);
             if (size == 0) {
-                throw new EmptyChunkException();
+                // Something on the way swallowed it; a browser that has it sends it again.
+                throw new EmptyBodyException();
             }
             folder.settle(temporary, place);
             return size;

@@ -207,12 +207,6 @@ class RecordingController {
         return media.serveCurrent(takes.heard(teacher.actor(), id).soundHash(), MediaResponses.MP3, request);
     }
 
-    @ExceptionHandler(ChunkFolder.EmptyChunkException.class)
-    @ResponseStatus(HttpStatus.BAD_REQUEST)
-    void empty() {
-        // Nothing to keep; a browser that has the chunk sends it again.
-    }
-
     @ExceptionHandler(TooLargeException.class)
     String tooLarge(HttpServletResponse response) {
         response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());

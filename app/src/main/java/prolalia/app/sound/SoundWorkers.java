@@ -22,6 +22,7 @@ import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.HouseProperties;
 import prolalia.app.platform.LimitedProcess;
 import prolalia.app.platform.Machine;
+import prolalia.app.platform.Waiting;
 import prolalia.app.school.SchoolService;
 import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Sound;
@@ -146,6 +147,7 @@ public class SoundWorkers implements DisposableBean {
 
     private <A> A ask(SoundRequest<A> request, DoubleConsumer progress, boolean patient)
             throws IOException, UnreadableSoundException {
+        Waiting.allowed();
         try {
             return askTwice(request, progress, patient);
         } catch (LostException lost) {

@@ -23,6 +23,7 @@ import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LocksByName;
 import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.Waiting;
 import prolalia.core.sound.Span;
 import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest;
@@ -82,6 +83,7 @@ public class TakeSounds implements DisposableBean {
 
     /** A take that can be heard; its sound is made now, if it isn't there as yet. Empty when it can't be made. */
     public Optional<StoredTake> heard(StoredTake take) {
+        Waiting.allowed();
         if (take.hasSound()) {
             return Optional.of(take);
         }

@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -48,6 +49,31 @@ class BackgroundWorkTest extends RunningHouse {
             await().atMost(Duration.ofSeconds(10)).until(() -> done.size() == 4);
             assertThat(done.get(3)).isEqualTo("aside deadly");
             assertThat(afterRestart(30).wasInterrupted(kind, "deadly")).isFalse();
+        }
+    }
+
+    /** A full disk is tried without end; what fails for a reason of its own is set aside. */
+    @Test
+    void whatFailsForNowIsNeverFinal() {
+        AtomicInteger tries = new AtomicInteger();
+        try (BackgroundWork work = new BackgroundWork(
+                kind,
+                1,
+                afterRestart(0),
+                (id, course) -> {
+                    if (id.equals("damaged")) {
+                        throw new IllegalStateException("made up");
+                    } else if (tries.incrementAndGet() < 6) {
+                        throw new java.io.IOException("No space left on device");
+                    }
+                    done.add(id);
+                },
+                (id, why) -> done.add(why + " " + id),
+                1)) {
+            work.soon("full disk");
+            work.soon("damaged");
+            await().atMost(Duration.ofSeconds(10))
+                    .untilAsserted(() -> assertThat(done).contains("full disk", "FAILED damaged"));
         }
     }
 

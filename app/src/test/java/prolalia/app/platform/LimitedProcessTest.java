@@ -1,17 +1,29 @@
 package prolalia.app.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.io.IOException;
+import java.io.PrintStream;
 import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import prolalia.formats.archive.ArchiveProcess;
+import prolalia.formats.code.ScanProcess;
+import prolalia.formats.code.StampProcess;
+import prolalia.formats.paper.PaperProcess;
+import prolalia.formats.slides.SlidesProcess;
+import prolalia.media.process.SoundProcess;
 
 /** What a program that opens somebody's file gets to see, and when it is stopped. */
 class LimitedProcessTest {
@@ -51,6 +63,66 @@ class LimitedProcessTest {
                 all.clear();
                 System.out.println("heavy");
             }
+        }
+    }
+
+    /** One of our programs, in which a library talks to whoever listens: as long as it runs, and at its end. */
+    static final class Talking {
+        public static void main(String[] arguments) throws Exception {
+            PrintStream first = System.out;
+            long start = System.nanoTime();
+            Thread library = new Thread(() -> {
+                while (System.out == first && System.nanoTime() - start < 5_000_000_000L) {
+                    Thread.yield();
+                }
+                while (true) {
+                    System.out.println("WARN Using fallback font");
+                }
+            });
+            library.setDaemon(true);
+            library.start();
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> System.out.println("WARN Using fallback font")));
+            Class.forName(arguments[0]).getMethod("main", String[].class).invoke(null, (Object)
+                    Arrays.copyOfRange(arguments, 1, arguments.length));
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            classes = {
+                SoundProcess.class,
+                PaperProcess.class,
+                ScanProcess.class,
+                StampProcess.class,
+                SlidesProcess.class,
+                ArchiveProcess.class
+            })
+    void whatALibraryPrintsIsNoAnswer(Class<?> program) throws Exception {
+        Path nonsense = Files.writeString(folder.resolve("nonsense"), "Dear parents");
+        List<String> arguments = List.of(program.getName(), nonsense.toString(), folder.toString(), folder.toString());
+        try (LimitedProcess process = new LimitedProcess(Talking.class, 128, folder, arguments)) {
+            process.limit(20_000, () -> 20_000);
+            if (program == SoundProcess.class) {
+                assertThat(process.readLine()).isEqualTo("ready");
+                await().until(() -> Files.size(folder.resolve("errors.txt")) > 0);
+                process.writeLine("{}");
+                assertThat(process.readLine()).startsWith("failed");
+                return;
+            }
+            for (String line = process.readLine(); line != null; line = process.readLine()) {
+                assertThat(line).matches("refused [A-Z_]+ ?|done");
+            }
+            assertThat(Files.readString(folder.resolve("errors.txt"))).contains("WARN Using fallback font");
+        }
+    }
+
+    @Test
+    void whereAProgramFailedIsKnownAndNotWhatItWasAbout() throws Exception {
+        try (LimitedProcess process = start("Ada's letter")) {
+            assertThat(process.readLine()).isNull();
+            assertThat(process.whereItFailed())
+                    .contains("java.lang.IllegalArgumentException", "LimitedProcessTest$Program.main")
+                    .doesNotContain("Ada");
         }
     }
 

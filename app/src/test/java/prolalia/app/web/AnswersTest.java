@@ -1,21 +1,34 @@
 package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Children answer, and their teacher sees it. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class AnswersTest extends RunningHouse {
     private static final String JSON = "application/json";
+
+    @Autowired
+    private TransactionTemplate transaction;
+
+    @Autowired
+    private DSLContext writing;
 
     private Visitor ines;
     private String classId;
@@ -204,6 +217,66 @@ class AnswersTest extends RunningHouse {
         }
         ines.form("/lessons/" + lesson + "/undo");
         assertThat(ada.page("/my/" + assignment + "/1")).doesNotContain("of-line");
+    }
+
+    @Test
+    void aNewTakeOfALessonThatIsAnsweredKeepsNobodyWaiting() throws Exception {
+        String assignment = given();
+        Visitor ada = Visitor.child(ines, classId, children.get(0));
+        String heard = ines.record(question, "swims.wav", Files.readAllBytes(voice("bean-1a")));
+        ines.form("/takes/" + Visitor.first(heard, "data-take=\"([^\"]+)\"") + "/keep");
+        assertThat(answer(ada, assignment, question, "{'chosen':['" + right + "']}"))
+                .contains("SAVED");
+        // While somebody writes, those who only look on go on; before, each waited for half a minute.
+        transaction.executeWithoutResult(status -> {
+            try {
+                writing.execute("UPDATE school SET name = name");
+                for (String looked : List.of("/answers", "/answers/now")) {
+                    assertThat(ines.get("/assignments/" + assignment + looked).statusCode())
+                            .isEqualTo(200);
+                }
+                assertThat(ada.get("/my/" + assignment + "/answers").statusCode())
+                        .isEqualTo(200);
+            } catch (Exception failure) {
+                throw new IllegalStateException(failure);
+            }
+        });
+    }
+
+    @Test
+    void whatArrivesAfterTheEndOfASpokenAnswerIsInItAndEmptyPiecesAreRefused() throws Exception {
+        String assignment = given();
+        Visitor ada = Visitor.child(ines, classId, children.get(0));
+        byte[] whole = Files.readAllBytes(voice("bean-2b"));
+        int third = whole.length / 3;
+        String id = UUID.randomUUID().toString();
+        String recording = "/my/" + assignment + "/recordings/" + id;
+        assertThat(piece(ada, recording, 0, new byte[0])).isEqualTo(400);
+        piece(ada, recording, 0, Arrays.copyOf(whole, third));
+        long first = said(ada, recording, "1");
+        assertThat(piece(ada, recording, 1, Arrays.copyOfRange(whole, third, 2 * third)))
+                .isEqualTo(200);
+        long second = said(ada, recording, "2");
+        assertThat(second).isGreaterThan(first + 300);
+        // The last one is brought by a tablet that ends nothing: it joins by itself.
+        answer(ada, assignment, typed, "{'spoken':['" + id + "']}");
+        assertThat(piece(ada, recording, 2, Arrays.copyOfRange(whole, 2 * third, whole.length)))
+                .isEqualTo(200);
+        await().atMost(Duration.ofSeconds(20))
+                .until(() -> Long.parseLong(
+                                Visitor.first(ada.page("/my/" + assignment + "/answers"), "\"durationMs\":(\\d+)"))
+                        > second + 300);
+    }
+
+    private int piece(Visitor child, String recording, int number, byte[] content) throws Exception {
+        return child.send("PUT", recording + "/chunks/" + number + "?line=" + typed, "audio/wav", content)
+                .statusCode();
+    }
+
+    /** How long it is after its end, in ms. */
+    private long said(Visitor child, String recording, String chunks) throws Exception {
+        String ended = Visitor.text(child.form(recording + "/end", "line", typed, "chunks", chunks));
+        return Long.parseLong(Visitor.first(ended, "\"durationMs\":(\\d+)"));
     }
 
     @Test
