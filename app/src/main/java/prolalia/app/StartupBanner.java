@@ -53,8 +53,10 @@ class StartupBanner {
         }
         boolean secure = Stream.of("bundle", "key-store", "certificate")
                 .anyMatch(way -> environment.getProperty("server.ssl." + way) != null);
-        String scheme = secure ? "https://" : "http://";
-        String port = ":" + context.getWebServer().getPort();
+        // What works everywhere first.
+        boolean both = secure && house.plainPort() > 0;
+        String scheme = secure && !both ? "https://" : "http://";
+        String port = ":" + (both ? house.plainPort() : context.getWebServer().getPort());
         StringBuilder text = new StringBuilder();
         text.append(messages.say("start.ready", scheme + "localhost" + port)).append('\n');
         boolean everywhere = environment.getProperty("server.address", "").matches("|0\\.0\\.0\\.0|::");
@@ -62,6 +64,12 @@ class StartupBanner {
             SchoolAddress.networkAddresses()
                     .forEach(host -> text.append(messages.say("start.network", scheme + host + port))
                             .append('\n'));
+        }
+        if (both) {
+            String securePort = ":" + context.getWebServer().getPort();
+            Stream<String> hosts = everywhere ? SchoolAddress.networkAddresses().stream() : Stream.of("localhost");
+            hosts.forEach(host -> text.append(messages.say("start.secure", "https://" + host + securePort))
+                    .append('\n'));
         }
         if (house.demo()) {
             text.append(messages.say("start.demo")).append('\n');

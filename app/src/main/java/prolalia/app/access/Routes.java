@@ -48,6 +48,7 @@ final class Routes {
             new Route(GET, "/first-account", Who.ANYBODY),
             new Route(POST, "/first-account", Who.ANYBODY),
             new Route(GET, "/oembed", Who.ANYBODY),
+            new Route(GET, "/secure-address", Who.ANYBODY),
             new Route(GET, "/sign-in", Who.ANYBODY),
             new Route(GET, "/door", Who.ANYBODY),
             new Route(GET, "/password/{token}", Who.ANYBODY),

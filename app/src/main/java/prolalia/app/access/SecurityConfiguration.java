@@ -1,5 +1,8 @@
 package prolalia.app.access;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -20,10 +23,22 @@ import org.springframework.security.web.servlet.util.matcher.PathPatternRequestM
 import org.springframework.security.web.util.matcher.RequestMatcher;
 import prolalia.app.account.SignInWay;
 import prolalia.app.platform.ContentSecurityPolicy;
+import prolalia.app.platform.HouseProperties;
+import prolalia.app.school.SchoolAddress;
 
 /** Who may see what. */
 @Configuration
 class SecurityConfiguration {
+    private static final String POLICY = "Content-Security-Policy";
+
+    private final SchoolAddress addresses;
+    private final HouseProperties house;
+
+    SecurityConfiguration(SchoolAddress addresses, HouseProperties house) {
+        this.addresses = addresses;
+        this.house = house;
+    }
+
     /** Students' pages within pages elsewhere: theirs to frame, and nothing else is different. */
     @Bean
     @Order(0)
@@ -52,10 +67,11 @@ class SecurityConfiguration {
                         "/my",
                         "/my/**",
                         "/oembed",
+                        "/secure-address",
                         "/assets/**",
                         "/webjars/**",
                         "/favicon.ico"))
-                .headers(SecurityConfiguration::headers)
+                .headers(this::headers)
                 .build();
     }
 
@@ -92,7 +108,7 @@ class SecurityConfiguration {
                 .securityContext(context -> context.securityContextRepository(contexts))
                 // The token travels in a cookie of its own, so that a recorder left open outlives a restart.
                 .csrf(csrf -> csrf.spa().csrfTokenRepository(csrfTokens()))
-                .headers(SecurityConfiguration::headers)
+                .headers(this::headers)
                 .build();
     }
 
@@ -114,6 +130,16 @@ class SecurityConfiguration {
                 .toArray(RequestMatcher[]::new);
     }
 
+    private void writePolicy(HttpServletRequest request, HttpServletResponse response) {
+        if (!response.containsHeader(POLICY)) {
+            Optional<String> secure = request.isSecure() ? Optional.empty() : addresses.secure(request);
+            response.setHeader(
+                    POLICY,
+                    secure.map(address -> ContentSecurityPolicy.andAsking(ContentSecurityPolicy.NO_FRAME, address))
+                            .orElse(ContentSecurityPolicy.NO_FRAME));
+        }
+    }
+
     private static AuthenticationEntryPoint signInOrSaySo(AuthenticationEntryPoint signIn) {
         AuthenticationEntryPoint saySo = new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED);
         return (request, response, failure) -> {
@@ -122,15 +148,21 @@ class SecurityConfiguration {
         };
     }
 
-    private static CookieCsrfTokenRepository csrfTokens() {
+    private CookieCsrfTokenRepository csrfTokens() {
         CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
-        tokens.setCookieCustomizer(cookie -> cookie.sameSite("Strict"));
+        tokens.setCookieCustomizer(cookie -> {
+            cookie.sameSite("Strict");
+            if (house.plainPort() > 0) {
+                // See PlainConnector.
+                cookie.secure(false);
+            }
+        });
         return tokens;
     }
 
-    private static void headers(HeadersConfigurer<HttpSecurity> headers) {
+    private void headers(HeadersConfigurer<HttpSecurity> headers) {
         headers.frameOptions(frames -> frames.sameOrigin());
-        headers.contentSecurityPolicy(policy -> policy.policyDirectives(ContentSecurityPolicy.NO_FRAME))
+        headers.addHeaderWriter(this::writePolicy)
                 // A student's link is a secret: it never leaves in a Referer.
                 .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                 .permissionsPolicyHeader(

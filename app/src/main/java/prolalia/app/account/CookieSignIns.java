@@ -24,6 +24,7 @@ import org.springframework.security.web.context.HttpRequestResponseHolder;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.stereotype.Component;
 import prolalia.app.platform.Ids;
+import prolalia.app.platform.PlainConnector;
 
 /**
  * Remembers who is signed in by a secret in a cookie, of which the database holds the hash and whose it is: who the teacher is is
@@ -122,7 +123,7 @@ public class CookieSignIns implements SecurityContextRepository {
     public static ResponseCookie.ResponseCookieBuilder cookie(String name, String value, HttpServletRequest request) {
         return ResponseCookie.from(name, value)
                 .httpOnly(true)
-                .secure(request.isSecure())
+                .secure(request.isSecure() && !PlainConnector.isBeside(request))
                 .sameSite("Lax")
                 .path("/");
     }

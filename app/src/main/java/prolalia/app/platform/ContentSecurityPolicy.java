@@ -22,5 +22,10 @@ public final class ContentSecurityPolicy {
     /** The same for a student's page within a page elsewhere. */
     public static final String IN_ANY_FRAME = NO_FRAME.replace("frame-ancestors 'none'", "frame-ancestors *");
 
+    /** The same where a page may ask whether the secure address of this server is there for it. */
+    public static String andAsking(String policy, String secureAddress) {
+        return policy.replace("connect-src 'self'", "connect-src 'self' " + secureAddress);
+    }
+
     private ContentSecurityPolicy() {}
 }

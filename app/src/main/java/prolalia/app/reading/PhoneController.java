@@ -67,7 +67,7 @@ class PhoneController {
         lessons.summary(teacher.actor(), id);
         String token = links.open(teacher.actor(), id, line);
         SchoolAddress.Address address = addresses.address(request);
-        String link = address.base() + "/phone/" + token;
+        String link = addresses.secure(request).orElse(address.base()) + "/phone/" + token;
         model.addAttribute("token", token);
         model.addAttribute("link", link);
         model.addAttribute("code", CodeImage.of(link));

@@ -30,6 +30,11 @@ public class AuditLog {
         this.clock = clock;
     }
 
+    /** The log of a database that is open otherwise. */
+    public static AuditLog in(DSLContext database, Clock clock) {
+        return new AuditLog(database, database, clock);
+    }
+
     /** The words stand in the message bundle under {@code audit.} and the name. */
     public enum Deed {
         STAFF_ADDED,
@@ -89,6 +94,11 @@ public class AuditLog {
                 .where(whose)
                 .fetchOptional(TEACHER.FULL_NAME)
                 .orElse("");
+        noteOf(who, deed, about);
+    }
+
+    /** @param who in words */
+    public void noteOf(String who, Deed deed, String about) {
         writing.insertInto(AUDIT_ENTRY)
                 .set(AUDIT_ENTRY.AT, clock.millis())
                 .set(AUDIT_ENTRY.WHO, who)

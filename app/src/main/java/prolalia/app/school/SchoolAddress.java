@@ -10,7 +10,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.web.server.context.WebServerInitializedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import prolalia.app.platform.HouseProperties;
 
 /** The address at which students reach this server: as set for the school, or else worked out. */
 @Component
@@ -18,14 +21,23 @@ public class SchoolAddress {
     private final SchoolService school;
     private final String listensOn;
     private final boolean behindProxy;
+    private final int plainPort;
+    private volatile int securePort;
 
     SchoolAddress(
             SchoolService school,
+            HouseProperties house,
             @Value("${server.address:}") String listensOn,
             @Value("${server.tomcat.remoteip.internal-proxies:}") String proxies) {
         this.school = school;
         this.listensOn = listensOn;
         behindProxy = !proxies.isEmpty();
+        plainPort = house.plainPort();
+    }
+
+    @EventListener
+    void opened(WebServerInitializedEvent event) {
+        securePort = event.getWebServer().getPort();
     }
 
     /**
@@ -36,23 +48,42 @@ public class SchoolAddress {
      */
     public record Address(String base, boolean thisMachineOnly) {}
 
-    /** A teacher who works on the server itself sees "localhost"; a tablet needs this machine's name in the network. */
+    /**
+     * A teacher who works on the server itself sees "localhost"; a tablet needs this machine's name in the network. Where plain
+     * HTTP is answered beside HTTPS it is plain: a certificate of the server's own would be warned of.
+     */
     public Address address(HttpServletRequest request) {
         String set = school.settings().address();
         if (set != null) {
             return new Address(set, false);
         }
+        String host = host(request);
+        return new Address(base(host, request), isLoopback(host));
+    }
+
+    private String host(HttpServletRequest request) {
         String host = request.getServerName();
-        if (!isLoopback(host)) {
-            return new Address(base(host, request), false);
-        }
         boolean onNetwork = listensOn.isEmpty() || listensOn.equals("0.0.0.0") || listensOn.equals("::");
-        Optional<String> here = onNetwork ? networkAddress() : Optional.empty();
-        return new Address(base(here.orElse(host), request), here.isEmpty());
+        return isLoopback(host) && onNetwork ? networkAddress().orElse(host) : host;
+    }
+
+    /** The address of secure pages, which alone are given a microphone (W3C Secure Contexts); empty: there is none. */
+    public Optional<String> secure(HttpServletRequest request) {
+        String set = school.settings().address();
+        if (set != null && set.startsWith("https:")) {
+            return Optional.of(set);
+        }
+        if (plainPort > 0) {
+            return Optional.of("https://" + host(request) + (securePort == 443 ? "" : ":" + securePort));
+        }
+        return request.isSecure() ? Optional.of(base(host(request), request)) : Optional.empty();
     }
 
     /** @param host one of this server's own (see KnownHosts); its port is not taken from what the browser says of it */
     private String base(String host, HttpServletRequest request) {
+        if (plainPort > 0) {
+            return "http://" + host + (plainPort == 80 ? "" : ":" + plainPort);
+        }
         int port = behindProxy ? request.getServerPort() : request.getLocalPort();
         boolean usual = port == (request.isSecure() ? 443 : 80);
         return (request.isSecure() ? "https://" : "http://") + host + (usual ? "" : ":" + port);

@@ -1,5 +1,7 @@
 // Answers on their way: kept in this browser (IndexedDB), by whose they are, until the server has them on its disk. Of a
 // question the newest alone is sent.
+import { newId } from '../platform/new-id.js';
+
 const FIRST_WAIT_MS = 1_000;
 const LONGEST_WAIT_MS = 20_000;
 
@@ -80,7 +82,7 @@ export class AnswerOutbox {
 
   /** Goes on its way at once: a page that is being left has no time to wait for its own store. */
   put(question, given) {
-    const answer = { owner: this.#owner, base: this.#base, question, id: crypto.randomUUID(), given };
+    const answer = { owner: this.#owner, base: this.#base, question, id: newId(), given };
     this.#here.set(question, answer);
     // Where nothing can be kept it is in the map, and goes from there.
     this.#written = this.#written.then(() => within('readwrite', (store) => store.put(answer))).catch(() => {});

@@ -4,11 +4,14 @@ import { recordings as leftOver } from '../record/chunk-store.js';
 import { Microphone, meterShare } from '../record/microphone.js';
 import { TakeInTheMaking } from '../record/take.js';
 import { finishLeftOver } from '../record/resume-uploads.js';
+import { goOver, secureAddress, secureLink } from '../platform/secure-page.js';
 import { say } from '../platform/words.js';
 import { hush, sayAll } from './voice.js';
 
 const microphone = new Microphone();
 let recording = null;
+/** Where there would be a microphone, if not here. */
+let elsewhere = null;
 
 export const recordsNow = () => recording !== null;
 
@@ -71,7 +74,11 @@ export function bindSpeaking(place, answering) {
     try {
       await microphone.open();
     } catch {
-      outcome.textContent = say('answer.noMicrophone');
+      const there = await elsewhere;
+      outcome.textContent = say(there ? 'answer.needsSecurePage' : 'answer.noMicrophone');
+      if (there) {
+        outcome.append(' ', secureLink(there));
+      }
       return;
     }
     const take = new TakeInTheMaking(question, '', microphone.stream, (how) => {
@@ -122,6 +129,10 @@ export function bindSpeaking(place, answering) {
     }
   }
 
+  if (!window.isSecureContext) {
+    // What she answered here is on the server before she goes over.
+    elsewhere ??= answering.sent().then((sent) => (sent ? goOver() : secureAddress()));
+  }
   mic.addEventListener('click', () => (recording ? recording.stop() : start()));
   show();
   if (answering.kept) {

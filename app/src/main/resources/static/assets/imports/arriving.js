@@ -1,6 +1,6 @@
 // Recordings that come in: one is split over the script, several are matched to its lines.
 import { takeIn } from '../platform/arriving.js';
-import { newId } from '../record/upload.js';
+import { newId } from '../platform/new-id.js';
 
 const lesson = `/lessons/${document.querySelector('.elsewhere').dataset.lesson}`;
 const named = (file) => `?name=${encodeURIComponent(file.name)}`;

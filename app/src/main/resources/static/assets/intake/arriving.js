@@ -1,6 +1,6 @@
 // Papers that come in: one is looked over at once, several wait in the list of what came in.
 import { takeIn } from '../platform/arriving.js';
-import { newId } from '../record/upload.js';
+import { newId } from '../platform/new-id.js';
 
 const { lesson } = document.querySelector('.bring-in').dataset;
 

@@ -4,6 +4,7 @@ import { Microphone, meterShare } from '../record/microphone.js';
 import { finishLeftOver } from '../record/resume-uploads.js';
 import { TakeInTheMaking } from '../record/take.js';
 import { send } from '../platform/requests.js';
+import { goOver, secureLink } from '../platform/secure-page.js';
 import { say } from '../platform/words.js';
 import { askStillYou } from '../player/still-you.js';
 import { markArea } from './remark-place.js';
@@ -15,6 +16,8 @@ const { base, owner } = main.dataset;
 document.documentElement.dataset.owner = owner;
 const voice = new Audio();
 const microphone = new Microphone();
+/** Where there would be a microphone, if not here. */
+const elsewhere = !window.isSecureContext && document.querySelector('.mic') ? goOver() : null;
 let turn = 0;
 let recording = null;
 
@@ -132,7 +135,11 @@ async function start(mic) {
   try {
     await microphone.open();
   } catch {
-    tell(mic, 'noMicrophone');
+    const there = await elsewhere;
+    tell(mic, there ? 'needsSecurePage' : 'noMicrophone');
+    if (there) {
+      mic.closest('.said-to').querySelector('.reply-state').append(' ', secureLink(there));
+    }
     return;
   }
   const take = new TakeInTheMaking(mic.dataset.question, '', microphone.stream, (how) => tell(mic, how === 'stored' ? '' : 'waiting'), through(mic));

@@ -1,6 +1,6 @@
 // Loaded on every teacher's page.
 import { csrfToken } from './requests.js';
-import { tell, tellNothing } from './note.js';
+import { keyOf, tell, tellNothing } from './note.js';
 import './listen.js';
 import './keys.js';
 import './copy.js';
@@ -10,11 +10,13 @@ document.addEventListener('htmx:configRequest', (event) => {
   event.detail.headers['X-XSRF-TOKEN'] = csrfToken();
 });
 
-document.addEventListener('htmx:responseError', (event) => {
-  tell([401, 403].includes(event.detail.xhr.status) ? 'signedOut' : 'failed');
-});
-document.addEventListener('htmx:sendError', () => tell('offline'));
-document.addEventListener('htmx:afterOnLoad', tellNothing);
+// What was pressed: of a form its button, as long as it is there.
+const pressed = ({ elt }) => (elt.contains(document.activeElement) ? document.activeElement : elt);
+
+document.addEventListener('htmx:responseError', ({ detail }) => tell(keyOf(detail.xhr.status), pressed(detail)));
+['htmx:sendError', 'htmx:timeout'].forEach((failed) => document.addEventListener(failed, ({ detail }) => tell('offline', pressed(detail))));
+// This comes after a failure, too.
+document.addEventListener('htmx:afterOnLoad', ({ detail }) => !detail.failed && tellNothing());
 
 // A choice that holds at once; without a script there is a button.
 document.addEventListener('change', ({ target }) => target.matches('select[data-sends]') && target.form.requestSubmit());

@@ -2,7 +2,8 @@
 import { send } from '../platform/requests.js';
 import { say } from '../platform/words.js';
 import { showLevel } from '../record/level.js';
-import { bestType, browserName, Microphone, troubleOf } from '../record/microphone.js';
+import { bestType, Microphone, troubleOf } from '../record/microphone.js';
+import { troubleWords } from '../record/trouble.js';
 
 const SECONDS = 3;
 const page = document.querySelector('.microphone-check');
@@ -27,7 +28,7 @@ async function open(deviceId) {
   } catch (failure) {
     const trouble = troubleOf(failure);
     at('trouble').hidden = false;
-    at('trouble').textContent = [say(`trouble.${trouble}`, { address: location.origin }), trouble === 'blocked' ? say(`allow.${browserName()}`) : ''].join(' ');
+    at('trouble').replaceChildren(...await troubleWords(trouble));
     enter('trouble');
   }
 }

@@ -6,7 +6,8 @@ import { MicrophoneCapture, OVERLAP_MS } from '../record/microphone-capture.js';
 import { showLevel } from '../record/level.js';
 import { LineTake } from '../record/linetake.js';
 import { LiveTrace } from '../record/livetrace.js';
-import { browserName, troubleOf } from '../record/microphone.js';
+import { troubleOf } from '../record/microphone.js';
+import { troubleWords } from '../record/trouble.js';
 import { pendingBytes, watchPending } from '../record/pending.js';
 import { pendingWords, uploadState } from '../record/upload-state.js';
 import { early } from './early-press.js';
@@ -334,14 +335,10 @@ document.addEventListener('click', async (event) => {
 
 // ---- on entering
 
-function trouble(key) {
+async function trouble(key) {
   enter('trouble');
   at('trouble').hidden = false;
-  at('trouble').replaceChildren(...[`trouble.${key}`, ...(key === 'blocked' ? [`allow.${browserName()}`] : [])].map((each) => {
-    const paragraph = document.createElement('p');
-    paragraph.textContent = say(each, { address: location.origin });
-    return paragraph;
-  }));
+  at('trouble').replaceChildren(...await troubleWords(key));
 }
 
 async function open() {

@@ -5,7 +5,8 @@ import { clock, say } from '../platform/words.js';
 import { resumeUploads, uploadRest } from '../record/resume-uploads.js';
 import { showLevel } from '../record/level.js';
 import { LiveTrace } from '../record/livetrace.js';
-import { browserName, Microphone, troubleOf } from '../record/microphone.js';
+import { Microphone, troubleOf } from '../record/microphone.js';
+import { troubleWords } from '../record/trouble.js';
 import { TakeInTheMaking } from '../record/take.js';
 import { LARGEST_BYTES, upload, watchFiles } from '../record/upload.js';
 import { uploadState } from '../record/upload-state.js';
@@ -65,14 +66,7 @@ async function openMicrophone(deviceId) {
     enter('noMicrophone');
     at('microphone').hidden = true;
     at('trouble').hidden = false;
-    at('trouble').replaceChildren(
-      ...[`trouble.${trouble}`, ...(trouble === 'blocked' ? [`allow.${browserName()}`] : []), 'trouble.nothingLost'].map((key) => {
-        const paragraph = document.createElement('p');
-        paragraph.textContent = say(key, { address: location.origin });
-        return paragraph;
-      }),
-      tryAgain(),
-    );
+    at('trouble').replaceChildren(...await troubleWords(trouble, 'trouble.nothingLost'), tryAgain());
   }
 }
 

@@ -1,5 +1,6 @@
 // One line's take within a read-through: samples in, chunks of one second out, by the same store and uploader as ever. As they
 // are, or, on a slow line, as Opus.
+import { newId } from '../platform/new-id.js';
 import { lockName } from './resume-uploads.js';
 import { addressOf, ChunkUploader, end } from './chunk-uploader.js';
 import { dropRecording, putChunk, putRecording } from './chunk-store.js';
@@ -67,7 +68,7 @@ export class LineTake {
     this.overlapMs = overlapMs;
     this.before = before;
     const after = before ? `;after=${before.recording.id}` : '';
-    this.recording = { id: crypto.randomUUID(), through, line: line.id, words: line.words, type: `${this.#stream?.type ?? 'audio/wav'};overlap=${overlapMs}${after}`, startedAt: Date.now(), count: null };
+    this.recording = { id: newId(), through, line: line.id, words: line.words, type: `${this.#stream?.type ?? 'audio/wav'};overlap=${overlapMs}${after}`, startedAt: Date.now(), count: null };
     this.uploader = new ChunkUploader(this.recording, onState);
     this.count = 0;
     navigator.locks?.request(lockName(this.recording.id), () => new Promise((resolve) => { this.#release = resolve; }));

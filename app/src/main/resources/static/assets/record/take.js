@@ -1,4 +1,5 @@
 // One recording in the making: the media recorder, its chunks into the chunk store, the uploader behind it.
+import { newId } from '../platform/new-id.js';
 import { lockName } from './resume-uploads.js';
 import { addressOf, ChunkUploader, end } from './chunk-uploader.js';
 import { dropRecording, putChunk, putRecording } from './chunk-store.js';
@@ -18,7 +19,7 @@ export class TakeInTheMaking {
     const type = bestType();
     this.recorder = new MediaRecorder(stream, { ...(type ? { mimeType: type } : {}), audioBitsPerSecond: 96000 });
     this.recording = {
-      id: crypto.randomUUID(), through, line, words, type: this.recorder.mimeType || type, startedAt: Date.now(), count: null,
+      id: newId(), through, line, words, type: this.recorder.mimeType || type, startedAt: Date.now(), count: null,
     };
     this.onState = onState;
     this.uploader = new ChunkUploader(this.recording, onState);

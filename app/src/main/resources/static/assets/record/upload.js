@@ -1,4 +1,5 @@
 // A file instead of the microphone: chosen or dropped, sent with its progress shown.
+import { newId } from '../platform/new-id.js';
 import { csrfToken } from '../platform/requests.js';
 
 export const LARGEST_BYTES = 200 * 1024 * 1024;
@@ -25,18 +26,6 @@ export async function upload(file, line, onProgress) {
     throw new Error(`answered ${request.status}`);
   }
   return request.responseText;
-}
-
-/** Version 4 of RFC 9562, also for pages that aren't secure contexts, where crypto.randomUUID is missing. */
-export function newId() {
-  if (crypto.randomUUID) {
-    return crypto.randomUUID();
-  }
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = (bytes[6] & 0x0f) | 0x40;
-  bytes[8] = (bytes[8] & 0x3f) | 0x80;
-  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
 }
 
 /** Calls onFiles with the files that are chosen in the field or dropped anywhere on the page. */

@@ -4,7 +4,7 @@ import { watchField } from '../platform/saved-field.js';
 import { tellNothing, tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
 import '../platform/keys.js';
-import { newId } from '../record/upload.js';
+import { newId } from '../platform/new-id.js';
 import { dressFor, kindOf } from './dress.js';
 import { Inspector } from './inspector.js';
 import { RuleFields } from './rulefields.js';

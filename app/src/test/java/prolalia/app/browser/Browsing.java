@@ -47,6 +47,7 @@ abstract class Browsing extends RunningHouse {
                                     "--use-fake-ui-for-media-stream",
                                     "--use-fake-device-for-media-stream",
                                     "--use-file-for-fake-audio-capture=" + voice("bean-1a"),
+                                    "--host-resolver-rules=MAP " + NAME + " 127.0.0.1",
                                     "--autoplay-policy=no-user-gesture-required",
                                     "--disable-background-networking",
                                     "--disable-quic",
@@ -61,8 +62,10 @@ abstract class Browsing extends RunningHouse {
         BrowserContext context = browser()
                 .newContext(new Browser.NewContextOptions()
                         .setViewportSize(width, height)
+                        // Somebody told it once to trust the house's own certificate.
+                        .setIgnoreHTTPSErrors(true)
                         .setHasTouch(width < 1280));
-        context.setDefaultTimeout(90_000);
+        context.setDefaultTimeout(Integer.getInteger("browser.timeout", 90_000));
         contexts.add(context);
         return context;
     }
@@ -93,9 +96,14 @@ abstract class Browsing extends RunningHouse {
     }
 
     Page desk(String address) {
+        return desk(address, address);
+    }
+
+    /** @param server where she signs in @param address where she is then, of the same server */
+    Page desk(String server, String address) {
         BrowserContext context = context(1280, 800);
         try {
-            context.addCookies(Visitor.ines(address).cookies().stream()
+            context.addCookies(Visitor.ines(server).cookies().stream()
                     .map(cookie -> new Cookie(cookie.getName(), cookie.getValue()).setUrl(address))
                     .toList());
         } catch (Exception failure) {

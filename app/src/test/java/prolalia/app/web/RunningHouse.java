@@ -1,6 +1,9 @@
 package prolalia.app.web;
 
+import java.io.IOException;
 import java.io.InputStream;
+import java.net.ServerSocket;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -15,24 +18,97 @@ import prolalia.core.sound.Sound;
 import prolalia.media.SoundReader;
 import prolalia.media.SoundWriter;
 
-/** The application with the demo data, started once for all tests that extend this. */
+/**
+ * The application with the demo data, started once for all tests that extend this: as a school has it, by plain HTTP and by HTTPS
+ * with a certificate of its own, and by a name.
+ */
 @SpringBootTest(
         webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
-        properties = {"prolalia.demo=true", "prolalia.quiet=2s", "prolalia.password-memory-kb=64"})
+        properties = {
+            "prolalia.demo=true",
+            "prolalia.quiet=2s",
+            "prolalia.password-memory-kb=64",
+            "prolalia.hosts=" + RunningHouse.NAME
+        })
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 public abstract class RunningHouse {
+    /** By this name the house is no secure context, unless it is asked by HTTPS. */
+    protected static final String NAME = "school.test";
+
     static final Path DATA = newFolder();
+    private static final String WORD = "for tests alone";
+    private static final int PLAIN_PORT = freePort();
 
     @LocalServerPort
-    private int port;
+    private int securePort;
 
     @DynamicPropertySource
     static void data(DynamicPropertyRegistry properties) {
         properties.add("prolalia.data", DATA::toString);
+        properties.add("prolalia.plain-port", () -> PLAIN_PORT);
+        properties.add("server.ssl.key-store", () -> "file:" + certificate());
+        properties.add("server.ssl.key-store-type", () -> "PKCS12");
+        properties.add("server.ssl.key-store-password", () -> WORD);
     }
 
     protected String base() {
-        return "http://localhost:" + port;
+        return "http://localhost:" + PLAIN_PORT;
+    }
+
+    /** As other devices reach it: plain HTTP by a name. */
+    protected String byName() {
+        return "http://" + NAME + ":" + PLAIN_PORT;
+    }
+
+    /** The same by HTTPS. */
+    protected String secure() {
+        return "https://" + NAME + ":" + securePort;
+    }
+
+    private static int freePort() {
+        try (ServerSocket free = new ServerSocket(0)) {
+            return free.getLocalPort();
+        } catch (IOException failure) {
+            throw new IllegalStateException(failure);
+        }
+    }
+
+    private static Path certificate() {
+        try {
+            Path store = Files.createTempDirectory("certificate").resolve("own.p12");
+            String keytool =
+                    Path.of(System.getProperty("java.home"), "bin", "keytool").toString();
+            String[] command = {
+                keytool,
+                "-genkeypair",
+                "-alias",
+                "own",
+                "-keyalg",
+                "EC",
+                "-groupname",
+                "secp256r1",
+                "-validity",
+                "2",
+                "-storetype",
+                "PKCS12",
+                "-keystore",
+                store.toString(),
+                "-storepass",
+                WORD,
+                "-dname",
+                "CN=" + NAME,
+                "-ext",
+                "SAN=dns:" + NAME + ",dns:localhost"
+            };
+            Process made = new ProcessBuilder(command).redirectErrorStream(true).start();
+            String said = new String(made.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            if (made.waitFor() != 0) {
+                throw new IllegalStateException(said);
+            }
+            return store;
+        } catch (IOException | InterruptedException failure) {
+            throw new IllegalStateException(failure);
+        }
     }
 
     private static Path newFolder() {

@@ -1,0 +1,38 @@
+// A microphone is given to secure pages alone (W3C Secure Contexts). Where this server has a secure address that this browser
+// trusts, a page that needs one goes over to it by itself; else it can lead there.
+
+/** The secure address of this page; null: it is secure, or there is none. */
+export async function secureAddress() {
+  if (window.isSecureContext) {
+    return null;
+  }
+  try {
+    const { address } = await (await fetch('/secure-address', { cache: 'no-store' })).json();
+    return address ? address + window.location.pathname + window.location.search + window.location.hash : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Goes over if it can; answers where it would lead, or null. */
+export async function goOver() {
+  const there = await secureAddress();
+  if (there) {
+    try {
+      await fetch(new URL('/secure-address', there), { mode: 'no-cors', cache: 'no-store' });
+      window.location.replace(there);
+    } catch {
+      // This browser was not told to trust it as yet.
+    }
+  }
+  return there;
+}
+
+/** A link that leads there. */
+export function secureLink(there) {
+  const link = document.createElement('a');
+  link.className = 'secure-page';
+  link.href = there;
+  link.textContent = there;
+  return link;
+}
