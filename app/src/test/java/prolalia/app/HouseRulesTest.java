@@ -27,7 +27,13 @@ class HouseRulesTest {
             .should()
             .onlyDependOnClassesThat()
             .resideInAnyPackage(
-                    "prolalia.core..", "java.lang..", "java.util..", "java.text..", "java.math..", "org.jtransforms..");
+                    "prolalia.core..",
+                    "java.lang..",
+                    "java.util..",
+                    "java.text..",
+                    "java.math..",
+                    "java.time..",
+                    "org.jtransforms..");
 
     @ArchTest
     static final ArchRule mediaKnowsCoreAlone = noClasses()

@@ -217,6 +217,7 @@ final class Routes {
             new Route(GET, "/l/{token}/{number}", Who.LINK),
             new Route(GET, "/phone/{token}", Who.PHONE),
             new Route(GET, "/phone/{token}/messages", Who.PHONE),
+            new Route(POST, "/phone/{token}/join", Who.PHONE),
             new Route(POST, "/phone/{token}/messages", Who.PHONE),
             new Route(GET, "/phone/{token}/pictures/{hash}", Who.PHONE),
             new Route(DELETE, "/phone/{token}/recordings/{id}", Who.PHONE),

@@ -5,20 +5,12 @@ import ch.qos.logback.classic.Logger;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.text.MessageFormat;
-import java.time.Clock;
+import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.ResourceBundle;
 import java.util.stream.Collectors;
-import org.jooq.DSLContext;
-import org.jooq.SQLDialect;
-import org.jooq.impl.DSL;
 import org.slf4j.LoggerFactory;
-import org.sqlite.SQLiteConfig;
-import org.sqlite.SQLiteDataSource;
 import prolalia.app.platform.Ids;
-import prolalia.app.school.AuditLog;
-import prolalia.app.school.AuditLog.Deed;
 
 /**
  * Makes a link by which somebody sets a new password, for who looks after the server: {@code PasswordLinkCommand FOLDER NAME}.
@@ -26,7 +18,6 @@ import prolalia.app.school.AuditLog.Deed;
  */
 public final class PasswordLinkCommand {
     private static final ResourceBundle WORDS = ResourceBundle.getBundle("messages", Locale.ENGLISH);
-    private static final int BUSY_TIMEOUT_MS = 30_000;
     private static final int USAGE = 2;
 
     private PasswordLinkCommand() {}
@@ -40,47 +31,26 @@ public final class PasswordLinkCommand {
             System.err.println(say("doctor.noData", database.getParent()));
             System.exit(USAGE);
         }
-        DSLContext both = open(database);
-        TeacherStore teachers = new TeacherStore(both, both);
-        Optional<SignedInTeacher> found = arguments.length < 2
-                ? Optional.empty()
-                : teachers.bySignInName(arguments[1].strip().toLowerCase(Locale.ROOT));
-        if (found.isEmpty()) {
-            String known = teachers.all().stream()
-                    .filter(member -> !member.disabled())
-                    .map(member -> member.signInName() + " (" + member.fullName() + ")")
+        TeacherStore teachers = TeacherStore.of(database);
+        String name = arguments.length < 2 ? "" : arguments[1].strip().toLowerCase(Locale.ROOT);
+        List<StaffMember> staff =
+                teachers.all().stream().filter(member -> !member.disabled()).toList();
+        StaffMember member = staff.stream()
+                .filter(each -> each.signInName().equals(name))
+                .findFirst()
+                .orElse(null);
+        if (member == null) {
+            String known = staff.stream()
+                    .map(each -> each.signInName() + " (" + each.fullName() + ")")
                     .collect(Collectors.joining(", "));
             System.err.println(say("password.command.who", known));
             System.exit(USAGE);
         }
         String secret = Ids.newToken();
-        both.transaction(within -> {
-            DSLContext writing = within.dsl();
-            new TeacherStore(writing, writing)
-                    .setPasswordLink(
-                            found.get().id(),
-                            CookieSignIns.hash(secret),
-                            System.currentTimeMillis() + StaffService.LINK_HOLDS.toMillis());
-            AuditLog.in(writing, Clock.systemUTC())
-                    .noteOf(
-                            say("password.command.by"),
-                            Deed.STAFF_LINK,
-                            found.get().fullName());
-        });
+        long endsAt = System.currentTimeMillis() + StaffService.LINK_HOLDS.toMillis();
+        teachers.setPasswordLink(member, CookieSignIns.hash(secret), endsAt, say("password.command.by"));
         System.out.println(say(
-                "password.command.link",
-                found.get().fullName(),
-                StaffService.LINK_HOLDS.toDays(),
-                "/password/" + secret));
-    }
-
-    private static DSLContext open(Path database) {
-        SQLiteConfig config = new SQLiteConfig();
-        config.setBusyTimeout(BUSY_TIMEOUT_MS);
-        config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
-        SQLiteDataSource source = new SQLiteDataSource(config);
-        source.setUrl("jdbc:sqlite:" + database);
-        return DSL.using(source, SQLDialect.SQLITE);
+                "password.command.link", member.fullName(), StaffService.LINK_HOLDS.toDays(), "/password/" + secret));
     }
 
     private static String say(String key, Object... values) {

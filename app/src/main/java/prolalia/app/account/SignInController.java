@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.platform.HouseProperties;
+import prolalia.app.school.SchoolService;
 
 @Controller
 class SignInController {
@@ -16,9 +17,15 @@ class SignInController {
     private final FirstAccountGuard guard;
     private final HouseProperties house;
     private final ProgrammaticSignIn entrance;
+    private final SchoolService school;
 
     SignInController(
-            AccountService accounts, FirstAccountGuard guard, HouseProperties house, ProgrammaticSignIn entrance) {
+            AccountService accounts,
+            FirstAccountGuard guard,
+            HouseProperties house,
+            ProgrammaticSignIn entrance,
+            SchoolService school) {
+        this.school = school;
         this.accounts = accounts;
         this.guard = guard;
         this.house = house;
@@ -57,6 +64,7 @@ class SignInController {
             @RequestParam String name,
             @RequestParam String password,
             @RequestParam(defaultValue = "") String word,
+            @RequestParam(defaultValue = "") String zone,
             HttpServletRequest request,
             HttpServletResponse response,
             Model model) {
@@ -68,6 +76,7 @@ class SignInController {
                 ? "WRONG_WORD"
                 : accounts.addFirst(fullName, name, password).map(Enum::name).orElse(null);
         if (fault == null) {
+            school.beginIn(zone);
             entrance.enter(accounts.teacher(name).orElseThrow(), request, response);
             return "redirect:/";
         }

@@ -3,21 +3,41 @@ package prolalia.app.account;
 import static prolalia.app.platform.db.Tables.PASSWORD_LINK;
 import static prolalia.app.platform.db.Tables.TEACHER;
 
+import java.nio.file.Path;
+import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.SQLDialect;
+import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import org.sqlite.SQLiteConfig;
+import org.sqlite.SQLiteDataSource;
 import prolalia.app.platform.db.tables.records.TeacherRecord;
+import prolalia.app.school.AuditLog;
 
 @Repository
 class TeacherStore {
+    private static final int BUSY_TIMEOUT_MS = 30_000;
+
     private final DSLContext writing;
     private final DSLContext looking;
 
     TeacherStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
         this.writing = writing;
         this.looking = looking;
+    }
+
+    /** Those of a database that a running server may have open. */
+    static TeacherStore of(Path database) {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setBusyTimeout(BUSY_TIMEOUT_MS);
+        config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
+        SQLiteDataSource source = new SQLiteDataSource(config);
+        source.setUrl("jdbc:sqlite:" + database);
+        DSLContext both = DSL.using(source, SQLDialect.SQLITE);
+        return new TeacherStore(both, both);
     }
 
     boolean isEmpty() {
@@ -119,6 +139,15 @@ class TeacherStore {
                 .set(PASSWORD_LINK.TEACHER_ID, teacherId)
                 .set(PASSWORD_LINK.ENDS_AT, endsAt)
                 .execute();
+    }
+
+    /** The same, noted as made by somebody who isn't signed in. */
+    void setPasswordLink(StaffMember member, String secretHash, long endsAt, String by) {
+        writing.transaction(within -> {
+            DSLContext database = within.dsl();
+            new TeacherStore(database, database).setPasswordLink(member.id(), secretHash, endsAt);
+            AuditLog.in(database, Clock.systemUTC()).noteOf(by, AuditLog.Deed.STAFF_LINK, member.fullName());
+        });
     }
 
     void removePasswordLinks(String teacherId) {

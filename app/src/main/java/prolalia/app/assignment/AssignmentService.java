@@ -3,6 +3,7 @@ package prolalia.app.assignment;
 import java.time.Clock;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
@@ -124,7 +125,7 @@ public class AssignmentService {
         LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
         SchoolClass to = classAccess.toChange(teacher, giving.classId());
         List<String> pageIds = pages(lesson, giving.pages());
-        Due due = new Due(millis(giving.starts()), millis(giving.ends()));
+        Due due = new Due(millis(giving.starts(), false), millis(giving.ends(), true));
         if (due.startsAt() != null && due.endsAt() != null && due.endsAt() <= due.startsAt()) {
             throw new GivingRefusedException(Refusal.DATES);
         }
@@ -167,13 +168,16 @@ public class AssignmentService {
         return wanted.stream().filter(there::contains).distinct().toList();
     }
 
-    private static Long millis(LocalDateTime time) {
+    /** @param late of an hour that comes twice, as summer ends, the second one */
+    private static Long millis(LocalDateTime time, boolean late) {
         if (time != null && Math.abs(time.getYear()) > LAST_YEAR) {
             throw new GivingRefusedException(Refusal.DATES);
         }
-        return time == null
-                ? null
-                : time.atZone(ZoneId.systemDefault()).toInstant().toEpochMilli();
+        if (time == null) {
+            return null;
+        }
+        ZonedDateTime there = time.atZone(ZoneId.systemDefault());
+        return (late ? there.withLaterOffsetAtOverlap() : there).toInstant().toEpochMilli();
     }
 
     private List<String> pages(LessonRef lesson, String written) {
@@ -315,7 +319,7 @@ public class AssignmentService {
     record Hers(Assignment assignment, long lines, long ofLines) {}
 
     List<Hers> whatSheHears(Teacher teacher, String classId, String studentId) {
-        classAccess.require(teacher, classId);
+        studentService.student(teacher, classId, studentId);
         Accommodation accommodation = accommodations.of(studentId);
         Set<String> groups = store.groupsOf(studentId);
         return store.ofClass(classId).stream()

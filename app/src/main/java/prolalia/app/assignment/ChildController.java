@@ -162,7 +162,7 @@ class ChildController {
             @PathVariable String lineId,
             @RequestParam(defaultValue = "100") int percent,
             HttpServletRequest request) {
-        Student student = student(request);
+        Student student = door.ofPage(request);
         children.heard(student, children.meet(student, id), lineId, percent);
         return ResponseEntity.noContent().build();
     }
@@ -170,7 +170,7 @@ class ChildController {
     /** She asked for a hint. */
     @PostMapping("/{id}/hints/{lineId}")
     ResponseEntity<Void> hint(@PathVariable String id, @PathVariable String lineId, HttpServletRequest request) {
-        player.asked(met(request, id).lesson(), lineId);
+        player.asked(children.meet(door.ofPage(request), id).lesson(), lineId);
         return ResponseEntity.noContent().build();
     }
 

@@ -1,6 +1,7 @@
 package prolalia.app.assignment;
 
 import java.time.Clock;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -52,7 +53,8 @@ public class ChildService {
         Set<String> groups = store.groupsOf(student.id());
         long now = clock.millis();
         List<Assignment> hers = store.ofClass(student.classId()).stream()
-                .filter(each -> each.isTo(student.id(), groups) && each.due().isThere(now, accommodation))
+                .filter(each -> each.isTo(student.id(), groups)
+                        && each.due().isThere(now, accommodation, ZoneId.systemDefault()))
                 .toList();
         Map<String, Map<String, Done>> done =
                 store.done(hers.stream().map(Assignment::id).toList());
@@ -82,7 +84,8 @@ public class ChildService {
 
     /** Whether a lesson is there for a child now: it has begun, hasn't ended, and wasn't taken back. */
     public boolean isOpen(Met met) {
-        return !met.assignment().takenBack() && met.assignment().due().isThere(clock.millis(), met.accommodation());
+        return !met.assignment().takenBack()
+                && met.assignment().due().isThere(clock.millis(), met.accommodation(), ZoneId.systemDefault());
     }
 
     /** The lesson that was given to her, also when it is over by now: what she answered before may come in late. */

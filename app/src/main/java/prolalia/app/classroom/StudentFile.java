@@ -17,7 +17,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.thymeleaf.TemplateEngine;
 import org.thymeleaf.context.Context;
 import prolalia.app.account.Actor.Teacher;
@@ -49,7 +48,6 @@ class StudentFile implements SmartInitializingSingleton {
     private final MediaStore media;
     private final AuditLog audit;
     private final TemplateEngine templates;
-    private final TransactionTemplate transaction;
     private final Path list;
 
     StudentFile(
@@ -62,7 +60,6 @@ class StudentFile implements SmartInitializingSingleton {
             MediaStore media,
             AuditLog audit,
             TemplateEngine templates,
-            TransactionTemplate transaction,
             DataFolder folder) {
         this.studentService = studentService;
         this.classAccess = classAccess;
@@ -73,7 +70,6 @@ class StudentFile implements SmartInitializingSingleton {
         this.media = media;
         this.audit = audit;
         this.templates = templates;
-        this.transaction = transaction;
         list = folder.root().resolve(LIST);
     }
 
@@ -131,13 +127,13 @@ class StudentFile implements SmartInitializingSingleton {
             return false;
         }
         remember(studentId);
-        // What is written down of her doesn't name her any more.
-        audit.forget(student.name());
-        audit.note(
-                teacher.id(),
-                Deed.STUDENT_REMOVED,
-                classAccess.require(teacher, classId).name());
-        delete(studentId);
+        SchoolClass of = classAccess.require(teacher, classId);
+        sweeper.letGoOfStudent(studentId, () -> {
+            // What is written down of her doesn't name her any more.
+            audit.rename(student.name(), "…");
+            audit.note(teacher.id(), Deed.STUDENT_REMOVED, of.name());
+            return store.delete(studentId);
+        });
         return true;
     }
 
@@ -148,9 +144,10 @@ class StudentFile implements SmartInitializingSingleton {
     }
 
     private void delete(String studentId) {
-        sweeper.letGoOfResponsesOf(studentId);
-        List<String> lines = transaction.execute(status -> store.delete(studentId));
-        sweeper.letGoOf(lines);
+        sweeper.letGoOfStudent(studentId, () -> {
+            store.name(studentId).ifPresent(name -> audit.rename(name, "…"));
+            return store.delete(studentId);
+        });
     }
 
     private void remember(String studentId) {

@@ -12,9 +12,10 @@ import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
 import static prolalia.app.platform.db.Tables.HEARD_LINE;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.NAME_LINE;
+import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.REMARK;
 import static prolalia.app.platform.db.Tables.RESPONSE;
-import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 import static prolalia.app.platform.db.Tables.SCRIPT_CHANGE;
 import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 import static prolalia.app.platform.db.Tables.STUDENT;
@@ -29,6 +30,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -196,19 +198,28 @@ class StudentFileStore {
                 .fetch(STUDENT.ID);
     }
 
-    /** Deletes all of her but the lines that say her name; answers those. */
+    /** How she is called. */
+    Optional<String> name(String studentId) {
+        return looking.select(STUDENT.NAME)
+                .from(STUDENT)
+                .where(STUDENT.ID.eq(studentId))
+                .fetchOptional(STUDENT.NAME);
+    }
+
+    /** Deletes all of her but what she handed in and the lines that say her name; answers those. */
     List<String> delete(String studentId) {
-        List<String> nameLines = writing.select(CLASS_STUDENT.NAME_LINE_ID)
-                .from(CLASS_STUDENT)
-                .where(CLASS_STUDENT.STUDENT_ID.eq(studentId))
-                .fetch(CLASS_STUDENT.NAME_LINE_ID);
-        // What can be undone in the lessons of her classes holds her name.
+        // Also in classes that she left.
+        List<String> nameLines = writing.select(NAME_LINE.LINE_ID)
+                .from(NAME_LINE)
+                .where(NAME_LINE.STUDENT_ID.eq(studentId))
+                .fetch(NAME_LINE.LINE_ID);
+        // What can be undone in the lessons of these classes holds her name.
         writing.deleteFrom(SCRIPT_CHANGE)
-                .where(SCRIPT_CHANGE.LESSON_ID.in(writing.select(SCHOOL_CLASS.LESSON_ID)
-                        .from(SCHOOL_CLASS)
-                        .join(CLASS_STUDENT)
-                        .on(CLASS_STUDENT.CLASS_ID.eq(SCHOOL_CLASS.ID))
-                        .where(CLASS_STUDENT.STUDENT_ID.eq(studentId))))
+                .where(SCRIPT_CHANGE.LESSON_ID.in(writing.select(PAGE.LESSON_ID)
+                        .from(LINE)
+                        .join(PAGE)
+                        .on(PAGE.ID.eq(LINE.PAGE_ID))
+                        .where(LINE.ID.in(nameLines))))
                 .execute();
         writing.deleteFrom(HEARD_LINE)
                 .where(HEARD_LINE.STUDENT_ID.eq(studentId))

@@ -133,6 +133,8 @@ public class StudentService {
     }
 
     void rename(ClassStudent student, String name) {
+        // What was noted under her old name is found by the new one, when she is to be forgotten.
+        audit.rename(student.name(), name);
         students.rename(student.id(), name);
         students.nameLines(student.id()).values().forEach(line -> lines.setWords(line, name));
     }
@@ -157,7 +159,7 @@ public class StudentService {
         }
         enter(to, studentId, student.name());
         if (!stays) {
-            students.leave(classId, studentId);
+            leave(classId, student);
         }
         audit.note(teacher.id(), Deed.STUDENT_MOVED, student.name() + " → " + to.name());
     }
@@ -167,8 +169,14 @@ public class StudentService {
     public void removeFromClass(Teacher teacher, String classId, String studentId) {
         SchoolClass from = access.toChange(teacher, classId);
         ClassStudent student = needs(classId, studentId);
-        students.leave(classId, studentId);
+        leave(classId, student);
         audit.note(teacher.id(), Deed.STUDENT_MOVED, student.name() + " ← " + from.name());
+    }
+
+    /** Nobody says her name there any more. */
+    private void leave(String classId, ClassStudent student) {
+        students.leave(classId, student.id());
+        lines.remove(student.nameLineId());
     }
 
     /** Who waits to be let in, of all classes of somebody. */

@@ -6,6 +6,7 @@ import static prolalia.app.platform.db.Tables.CLASS_GROUP;
 import static prolalia.app.platform.db.Tables.CLASS_STUDENT;
 import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
 import static prolalia.app.platform.db.Tables.LINE;
+import static prolalia.app.platform.db.Tables.NAME_LINE;
 import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 import static prolalia.app.platform.db.Tables.STUDENT;
 import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
@@ -129,6 +130,10 @@ class StudentStore {
                 .set(CLASS_STUDENT.NAME_LINE_ID, nameLineId)
                 .set(CLASS_STUDENT.CARD, card)
                 .set(CLASS_STUDENT.POSITION, position)
+                .execute();
+        writing.insertInto(NAME_LINE)
+                .set(NAME_LINE.LINE_ID, nameLineId)
+                .set(NAME_LINE.STUDENT_ID, studentId)
                 .execute();
     }
 

@@ -121,7 +121,7 @@ class DemoData implements SmartInitializingSingleton {
         if (!accounts.needsFirstAccount()) {
             return;
         }
-        school.save(new SchoolSettings("Tern Lane School", MINUTES * 60_000L, MONTHS, null));
+        school.save(new SchoolSettings("Tern Lane School", MINUTES * 60_000L, MONTHS, null, null));
         // Nobody knows these passwords: the demo is entered by its button alone.
         accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken(), Role.ADMIN);
         accounts.add(DemoTeacher.SECOND_FULL_NAME, DemoTeacher.SECOND_SIGN_IN_NAME, Ids.newToken());

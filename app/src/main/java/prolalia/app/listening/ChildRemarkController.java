@@ -56,7 +56,7 @@ class ChildRemarkController {
     @GetMapping("/remarks/{remarkId}.mp3")
     ResponseEntity<Resource> sound(@PathVariable String id, @PathVariable String remarkId, HttpServletRequest request)
             throws IOException {
-        return media.serveCurrent(remarks.sound(door.ofPage(request), id, remarkId), MediaResponses.MP3, request);
+        return media.serveOwn(remarks.sound(door.ofPage(request), id, remarkId), MediaResponses.MP3, request);
     }
 
     /** What a level of a rubric says, in her teacher's voice. */
@@ -67,7 +67,7 @@ class ChildRemarkController {
             @PathVariable int number,
             HttpServletRequest request)
             throws IOException {
-        return media.serveCurrent(
+        return media.serveOwn(
                 remarks.levelSound(door.ofPage(request), id, questionId, number), MediaResponses.MP3, request);
     }
 

@@ -41,6 +41,12 @@ public class MediaResponses {
         return serve(hash, type, request, CacheControl.noCache().cachePrivate());
     }
 
+    /** Serves what is a child's own: on a shared device nothing of it is left for the next one. */
+    public ResponseEntity<Resource> serveOwn(String hash, MediaType type, HttpServletRequest request)
+            throws IOException {
+        return serve(hash, type, request, CacheControl.noStore());
+    }
+
     private ResponseEntity<Resource> serve(
             String hash, MediaType type, HttpServletRequest request, CacheControl caching) throws IOException {
         Path file = media.file(hash);

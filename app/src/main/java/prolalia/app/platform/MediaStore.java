@@ -1,5 +1,7 @@
 package prolalia.app.platform;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -8,6 +10,7 @@ import java.nio.file.attribute.FileTime;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HexFormat;
@@ -22,7 +25,14 @@ public class MediaStore {
     private static final Pattern HASH = Pattern.compile("[0-9a-f]{64}");
     private static final int FOLDER_LETTERS = 2;
 
+    /** Within this time whoever kept something has written down what for. */
+    private static final Duration ON_ITS_WAY = Duration.ofSeconds(3);
+
     private final DataFolder folder;
+
+    /** How often something was kept just now. */
+    private final Cache<String, Integer> kept =
+            Caffeine.newBuilder().expireAfterWrite(ON_ITS_WAY).build();
 
     MediaStore(DataFolder folder) {
         this.folder = folder;
@@ -32,6 +42,9 @@ public class MediaStore {
     public String keep(Path temporary) throws IOException {
         String hash = hashOf(temporary);
         Path place = place(hash);
+        synchronized (kept) {
+            kept.asMap().merge(hash, 1, Integer::sum);
+        }
         if (Files.exists(place)) {
             // Somebody wants it again: it isn't left over, whatever it was before.
             Files.setLastModifiedTime(place, FileTime.from(Instant.now()));
@@ -60,9 +73,26 @@ public class MediaStore {
         return place(hash);
     }
 
-    /** Takes away what nobody uses any more. */
-    public void delete(String hash) throws IOException {
-        Files.deleteIfExists(file(hash));
+    /**
+     * Takes away what nobody uses any more, unless the same came in again.
+     *
+     * @param since from when on nobody used it
+     * @return false where that isn't known as yet: it came in several times lately
+     */
+    public boolean deleteUnlessWanted(String hash, Instant since) throws IOException {
+        synchronized (kept) {
+            Integer times = kept.getIfPresent(hash);
+            if (times != null && times > 1) {
+                return false;
+            }
+            Path file = file(hash);
+            if (Files.exists(file)
+                    && !Files.getLastModifiedTime(file).toInstant().isAfter(since)) {
+                Files.delete(file);
+                kept.invalidate(hash);
+            }
+            return true;
+        }
     }
 
     /** The names of files that were last kept before a time, whether anybody uses them or not. */

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -32,6 +33,8 @@ import prolalia.formats.code.CodeImage;
 @Controller
 class PhoneController {
     /** A request waits so long for a message; what is between may cut off one that waits half a minute. */
+    private static final Pattern PHONE_ID = Pattern.compile("[0-9a-f-]{36}");
+
     private static final long LONGEST_WAIT_MS = 15_000;
 
     private final PhoneLinks links;
@@ -84,15 +87,13 @@ class PhoneController {
             response.setStatus(HttpStatus.GONE.value());
             return "reading/phone-over";
         }
-        String phone = Ids.newId();
-        link.join(phone);
         model.addAttribute(
                 "reading", readThrough.begin(link.teacher(), link.lessonId(), Selection.ALL, null, link.lineIds()));
         model.addAttribute("what", Selection.ALL);
         model.addAttribute("longestMs", school.settings().longestRecordingMs());
         model.addAttribute("words", messages.forBrowser("noMicrophone", "prompter", "phone"));
         model.addAttribute("phone", token);
-        model.addAttribute("phoneId", phone);
+        model.addAttribute("phoneId", Ids.newId());
         return "reading/prompter";
     }
 
@@ -129,6 +130,16 @@ class PhoneController {
         return links.find(token)
                 .filter(link -> link.teacher().equals(teacher.actor()))
                 .orElseThrow(() -> new NotFoundException("read-through"));
+    }
+
+    /** The page is open on a phone, and asks for the microphone: looking at its address alone takes nothing over. */
+    @PostMapping("/phone/{token}/join")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void join(@PathVariable String token, @RequestParam String phone) {
+        links.findOpen(token)
+                .filter(link -> PHONE_ID.matcher(phone).matches())
+                .orElseThrow(() -> new NotFoundException("read-through"))
+                .join(phone);
     }
 
     @GetMapping("/phone/{token}/messages")

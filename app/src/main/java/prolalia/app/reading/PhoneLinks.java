@@ -9,6 +9,7 @@ import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.account.StaffService;
 import prolalia.app.platform.Ids;
 
 /** The read-throughs that a phone may be the microphone of, by the secret in their code. */
@@ -18,9 +19,11 @@ class PhoneLinks {
     private static final long KEPT_MS = 24 * 3_600_000L;
 
     private final Map<String, PhoneLink> links = new ConcurrentHashMap<>();
+    private final StaffService staff;
     private final Clock clock;
 
-    PhoneLinks(Clock clock) {
+    PhoneLinks(StaffService staff, Clock clock) {
+        this.staff = staff;
         this.clock = clock;
     }
 
@@ -33,9 +36,13 @@ class PhoneLinks {
         return token;
     }
 
-    /** The link of a secret, over or not. */
+    /** The link of a secret, over or not, as long as its teacher may come in. */
     Optional<PhoneLink> find(String token) {
-        return Optional.ofNullable(token).map(links::get);
+        return Optional.ofNullable(token)
+                .map(links::get)
+                .filter(link -> staff.find(link.teacher().id())
+                        .filter(member -> !member.disabled())
+                        .isPresent());
     }
 
     Optional<PhoneLink> findOpen(String token) {

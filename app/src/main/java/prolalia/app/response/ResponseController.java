@@ -169,7 +169,7 @@ class ResponseController {
     @GetMapping("/spoken/{recordingId}.mp3")
     ResponseEntity<Resource> sound(
             @PathVariable String id, @PathVariable String recordingId, HttpServletRequest request) throws IOException {
-        return media.serveCurrent(responses.sound(door.ofPage(request), id, recordingId), MediaResponses.MP3, request);
+        return media.serveOwn(responses.sound(door.ofPage(request), id, recordingId), MediaResponses.MP3, request);
     }
 
     @PutMapping("/answer-picture")
@@ -189,7 +189,7 @@ class ResponseController {
                 .responseOf(door.ofPage(request), id)
                 .flatMap(response -> pictures.type(response, hash))
                 .orElseThrow(() -> new NotFoundException("picture"));
-        return media.serveCurrent(hash, MediaType.parseMediaType(type), request);
+        return media.serveOwn(hash, MediaType.parseMediaType(type), request);
     }
 
     @ExceptionHandler(DoorWay.OutsideException.class)

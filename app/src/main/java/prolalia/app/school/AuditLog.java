@@ -8,10 +8,11 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
-import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 
@@ -107,12 +108,27 @@ public class AuditLog {
                 .execute();
     }
 
-    /** Takes a name out of what was noted about students. */
-    public void forget(String name) {
-        writing.update(AUDIT_ENTRY)
-                .set(AUDIT_ENTRY.ABOUT, DSL.replace(AUDIT_ENTRY.ABOUT, name, "…"))
+    /** In what was noted about students one is called otherwise from now on; where a name is a part of another it stays. */
+    public void rename(String name, String by) {
+        writing.select(AUDIT_ENTRY.ID, AUDIT_ENTRY.ABOUT)
+                .from(AUDIT_ENTRY)
                 .where(AUDIT_ENTRY.DEED.in(ABOUT_STUDENTS), AUDIT_ENTRY.ABOUT.contains(name))
-                .execute();
+                .fetch()
+                .forEach(row -> {
+                    String about = row.get(AUDIT_ENTRY.ABOUT);
+                    String renamed = whole(name).matcher(about).replaceAll(Matcher.quoteReplacement(by));
+                    if (!renamed.equals(about)) {
+                        writing.update(AUDIT_ENTRY)
+                                .set(AUDIT_ENTRY.ABOUT, renamed)
+                                .where(AUDIT_ENTRY.ID.eq(row.get(AUDIT_ENTRY.ID)))
+                                .execute();
+                    }
+                });
+    }
+
+    /** A name among others, or before where she went. */
+    private static Pattern whole(String name) {
+        return Pattern.compile("(?<=^|, )" + Pattern.quote(name) + "(?=$|, | → | ← )");
     }
 
     /** The last ones, newest first. */

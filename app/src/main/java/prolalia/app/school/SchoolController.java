@@ -2,6 +2,7 @@ package prolalia.app.school;
 
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.security.core.userdetails.UserDetails;
@@ -26,6 +27,11 @@ class SchoolController {
     String log(Model model) {
         model.addAttribute("entries", school.log());
         return "school/log";
+    }
+
+    @ModelAttribute("zones")
+    Set<String> zones() {
+        return SchoolTime.zones();
     }
 
     @GetMapping("/school")

@@ -18,6 +18,15 @@ public class SchoolService {
         this.store = store;
         this.audit = audit;
         settings = Caffeine.newBuilder().build(theOnly -> store.settings());
+        SchoolTime.is(settings().timeZone());
+    }
+
+    /** The time zone of whoever sets the school up, unless it has one. */
+    @Transactional
+    public void beginIn(String zone) {
+        if (settings().timeZone() == null && SchoolTime.isZone(zone)) {
+            save(settings().in(zone));
+        }
     }
 
     public SchoolSettings settings() {
@@ -47,6 +56,7 @@ public class SchoolService {
             @Override
             public void afterCommit() {
                 settings.invalidateAll();
+                SchoolTime.is(settings().timeZone());
             }
         });
     }

@@ -21,7 +21,11 @@ class SchoolStore {
     SchoolSettings settings() {
         return looking.selectFrom(SCHOOL)
                 .fetchOptional(row -> new SchoolSettings(
-                        row.getName(), row.getLongestRecordingMs(), row.getKeepMonths(), row.getAddress()))
+                        row.getName(),
+                        row.getLongestRecordingMs(),
+                        row.getKeepMonths(),
+                        row.getAddress(),
+                        row.getTimeZone()))
                 .orElse(SchoolSettings.AT_FIRST);
     }
 
@@ -32,12 +36,14 @@ class SchoolStore {
                 .set(SCHOOL.LONGEST_RECORDING_MS, settings.longestRecordingMs())
                 .set(SCHOOL.KEEP_MONTHS, settings.keepMonths())
                 .set(SCHOOL.ADDRESS, settings.address())
+                .set(SCHOOL.TIME_ZONE, settings.timeZone())
                 .onConflict(SCHOOL.ID)
                 .doUpdate()
                 .set(SCHOOL.NAME, settings.name())
                 .set(SCHOOL.LONGEST_RECORDING_MS, settings.longestRecordingMs())
                 .set(SCHOOL.KEEP_MONTHS, settings.keepMonths())
                 .set(SCHOOL.ADDRESS, settings.address())
+                .set(SCHOOL.TIME_ZONE, settings.timeZone())
                 .execute();
     }
 }

@@ -1,6 +1,9 @@
 package prolalia.app.storage;
 
 import java.nio.file.Path;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -18,6 +21,8 @@ import org.sqlite.SQLiteDataSource;
 @Repository
 class StorageStore {
     private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}");
+
+    private static final int CHECKPOINT_PATIENCE_MS = 300;
 
     private final DSLContext writing;
 
@@ -107,7 +112,10 @@ class StorageStore {
         writing.execute("UPDATE remark SET line_id = NULL WHERE line_id IN " + lines);
         writing.execute("UPDATE rotation SET signal_line_id = NULL WHERE signal_line_id IN " + lines);
         writing.execute("DELETE FROM recording WHERE purpose = 'line' AND target_id IN " + lines);
+        writing.execute("DELETE FROM name_line WHERE line_id IN " + lines);
         int deleted = writing.execute("DELETE FROM line WHERE id IN " + lines);
+        writing.execute("DELETE FROM word_times WHERE sound_hash NOT IN"
+                + " (SELECT sound_hash FROM take WHERE sound_hash IS NOT NULL)");
         writing.execute("UPDATE recording SET raw_hash = NULL WHERE state IN ('refused', 'discarded') AND changed_at < "
                 + before);
         writing.execute("DELETE FROM script_change WHERE made_at < " + before);
@@ -159,7 +167,42 @@ class StorageStore {
     }
 
     /** The files of the recordings of some lines, and those recordings. */
-    record Voices(Set<String> files, Set<String> recordings) {}
+    record Voices(Set<String> files, Set<String> recordings) {
+        Voices and(Voices more) {
+            Set<String> allFiles = new HashSet<>(files);
+            allFiles.addAll(more.files);
+            Set<String> allRecordings = new HashSet<>(recordings);
+            allRecordings.addAll(more.recordings);
+            return new Voices(allFiles, allRecordings);
+        }
+    }
+
+    static final String FILE = "file";
+    static final String CHUNKS = "chunks";
+    private static final String LOG = "log";
+
+    /** @param kind of what may still lie somewhere: {@link #FILE}, {@link #CHUNKS}, or the log of changes */
+    record MustGo(String kind, String what, long at) {}
+
+    void mustGo(Voices voices, long now) {
+        voices.files().forEach(file -> mustGo(FILE, file, now));
+        voices.recordings().forEach(recording -> mustGo(CHUNKS, recording, now));
+        mustGo(LOG, "", now);
+    }
+
+    private void mustGo(String kind, String what, long now) {
+        writing.execute("INSERT OR REPLACE INTO must_go (kind, what, at) VALUES (?, ?, ?)", kind, what, now);
+    }
+
+    List<MustGo> mustGo() {
+        return writing.fetch("SELECT kind, what, at FROM must_go ORDER BY kind")
+                .map(row -> new MustGo(row.get(0, String.class), row.get(1, String.class), row.get(2, Long.class)));
+    }
+
+    void isGone(MustGo gone) {
+        writing.execute(
+                "DELETE FROM must_go WHERE kind = ? AND what = ? AND at = ?", gone.kind(), gone.what(), gone.at());
+    }
 
     Voices voicesOf(List<String> lineIds) {
         Set<String> files = new HashSet<>();
@@ -180,9 +223,28 @@ class StorageStore {
         return new Voices(files, recordings);
     }
 
-    /** Moves all changes into the database file, and empties the write-ahead log (SQLite: wal_checkpoint). */
-    void emptyChangeLog() {
-        writing.fetch("PRAGMA wal_checkpoint(TRUNCATE)");
+    /**
+     * Moves all changes into the database file, and empties the write-ahead log (SQLite: wal_checkpoint). Answers whether it is
+     * empty: somebody who reads an older state keeps it, and isn't waited for.
+     */
+    boolean emptyChangeLog() {
+        return writing.connectionResult(connection -> {
+            try (Statement statement = connection.createStatement()) {
+                int patience = number(statement, "PRAGMA busy_timeout");
+                statement.execute("PRAGMA busy_timeout = " + CHECKPOINT_PATIENCE_MS);
+                try {
+                    return number(statement, "PRAGMA wal_checkpoint(TRUNCATE)") == 0;
+                } finally {
+                    statement.execute("PRAGMA busy_timeout = " + patience);
+                }
+            }
+        });
+    }
+
+    private static int number(Statement statement, String pragma) throws SQLException {
+        try (ResultSet found = statement.executeQuery(pragma)) {
+            return found.next() ? found.getInt(1) : 0;
+        }
     }
 
     /** Some lines were removed long ago. */

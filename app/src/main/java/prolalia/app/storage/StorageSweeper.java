@@ -1,7 +1,6 @@
 package prolalia.app.storage;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -9,8 +8,11 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -34,6 +36,8 @@ public class StorageSweeper {
 
     private static final long DAY_MS = 24 * 3_600_000L;
 
+    private static final long FINISHED_EVERY_MS = 4_000;
+
     private final StorageStore store;
     private final MediaStore media;
     private final DataFolder folder;
@@ -49,20 +53,21 @@ public class StorageSweeper {
         this.clock = clock;
     }
 
-    /** Lets go of some lines at once and for good, with every recording of them. */
-    public void letGoOf(List<String> lineIds) {
-        StorageStore.Voices voices = transaction.execute(status -> {
-            StorageStore.Voices found = store.voicesOf(lineIds);
-            store.removeLongAgo(lineIds);
+    /**
+     * Lets go of a student at once and for good, or not at all: of what she handed in, of her own rows, and of the lines that say
+     * her name, with every recording of them.
+     *
+     * @param rows deletes her rows, and answers those lines; within the transaction
+     */
+    public void letGoOfStudent(String studentId, Supplier<List<String>> rows) {
+        letGo(() -> {
+            StorageStore.Voices voices = store.forgetResponses("student_id = '" + StorageStore.id(studentId) + "'");
+            List<String> lines = rows.get();
+            voices = voices.and(store.voicesOf(lines));
+            store.removeLongAgo(lines);
             store.forgetRemoved(1);
-            return found;
+            return voices;
         });
-        deleteFiles(voices);
-    }
-
-    /** Lets go at once and for good of all that a student handed in. */
-    public void letGoOfResponsesOf(String studentId) {
-        letGoOfResponses("student_id = '" + StorageStore.id(studentId) + "'");
     }
 
     /** Lets go of all that was handed in to what was given to a class. */
@@ -77,39 +82,60 @@ public class StorageSweeper {
     }
 
     private void letGoOfResponses(String which) {
-        StorageStore.Voices voices = transaction.execute(status -> {
+        letGo(() -> {
             StorageStore.Voices found = store.forgetResponses(which);
             // Lines that were said to nobody else: their takes hold their files no more.
             store.forgetRemoved(1);
             return found;
         });
-        if (!voices.files().isEmpty() || !voices.recordings().isEmpty()) {
-            deleteFiles(voices);
-        }
     }
 
-    private void deleteFiles(StorageStore.Voices voices) {
-        // What was overwritten still stands in the log of changes until that is emptied.
-        store.emptyChangeLog();
+    /** Rows go in one transaction, in which it is written down what must go after them; a kill in between is made up for. */
+    private void letGo(Supplier<StorageStore.Voices> rows) {
+        transaction.executeWithoutResult(status -> store.mustGo(rows.get(), clock.millis()));
+        finish();
+    }
+
+    /**
+     * Does away with what was let go and may still lie in a file, and with what stands in the database's log of changes. What
+     * can't go now (somebody reads an older state, the disk fails) goes later.
+     */
+    @EventListener(ApplicationReadyEvent.class)
+    @Scheduled(fixedDelay = FINISHED_EVERY_MS)
+    public void finish() {
+        List<StorageStore.MustGo> left = store.mustGo();
+        if (left.isEmpty()) {
+            return;
+        }
         Set<String> used = store.used();
-        try {
-            for (String recording : voices.recordings()) {
-                FileSystemUtils.deleteRecursively(folder.incoming().resolve(recording));
-            }
-            for (String file : voices.files()) {
-                if (!used.contains(file)) {
-                    delete(file);
+        for (StorageStore.MustGo each : left) {
+            try {
+                boolean gone = switch (each.kind()) {
+                    case StorageStore.FILE ->
+                        used.contains(each.what()) || delete(each.what(), Instant.ofEpochMilli(each.at()));
+                    case StorageStore.CHUNKS -> {
+                        FileSystemUtils.deleteRecursively(folder.incoming().resolve(each.what()));
+                        yield true;
+                    }
+                    default -> store.emptyChangeLog();
+                };
+                if (gone) {
+                    store.isGone(each);
                 }
+            } catch (IOException failed) {
+                LOG.warn("Something that must go is tried again: {}", failed.getMessage());
             }
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
         }
     }
 
-    private void delete(String file) throws IOException {
-        media.delete(file);
+    /** Unless somebody wants it again since then; answers whether that is settled. */
+    private boolean delete(String file, Instant since) throws IOException {
+        if (!media.deleteUnlessWanted(file, since)) {
+            return false;
+        }
         Path wave = folder.waves().resolve(file.substring(0, 2)).resolve(file);
         Files.deleteIfExists(wave);
+        return true;
     }
 
     @Scheduled(fixedDelay = DAY_MS, initialDelay = 3_600_000)
@@ -127,8 +153,7 @@ public class StorageSweeper {
         Set<String> used = store.used();
         int files = 0;
         for (String name : media.keptBefore(now.minus(UNUSED))) {
-            if (!used.contains(name)) {
-                delete(name);
+            if (!used.contains(name) && delete(name, now)) {
                 files++;
             }
         }

@@ -14,6 +14,7 @@ import { bindReadBack } from './read-back.js';
 import { bindSpeaking, recordsNow, stopRecording } from './speaking.js';
 import { bindTyped, flushTyped, isTyping } from './typed.js';
 import { bindWays } from './ways.js';
+import { onlyFor } from '../classroom/whose-page.js';
 import { ownerHeader } from '../platform/requests.js';
 import { say } from '../platform/words.js';
 
@@ -32,6 +33,9 @@ const state = (key) => {
     place.dataset.state = key;
   }
 };
+if (owner && kept) {
+  onlyFor(owner);
+}
 const outbox = kept ? new AnswerOutbox(owner, base, state) : null;
 
 /** What was answered, by question: { given, pieces, heard }. */

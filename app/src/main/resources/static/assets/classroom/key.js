@@ -2,6 +2,7 @@
 import { say } from '../platform/words.js';
 import { forgetVisit } from './forget.js';
 import { sayName } from './names.js';
+import { isInside } from './whose-page.js';
 
 const LENGTH = 3;
 const page = document.querySelector('.key-page');
@@ -9,6 +10,7 @@ const form = document.getElementById('key-form');
 const pressed = [];
 
 forgetVisit();
+isInside('');
 
 function show() {
   [...form.querySelectorAll('.pressed li')].forEach((slot, i) => {

@@ -1,6 +1,7 @@
 // What there is to do: each is pressed, and said; what is new is said by itself.
 import { sendWaiting } from '../answering/answer-outbox.js';
 import { askStillYou } from '../player/still-you.js';
+import { onlyFor } from './whose-page.js';
 
 let sounding = null;
 
@@ -44,6 +45,9 @@ async function sayNews() {
   }
 }
 
+const { owner } = document.getElementById('home').dataset;
+
+onlyFor(owner);
 sayNews();
-sendWaiting(document.getElementById('home').dataset.owner);
+sendWaiting(owner);
 askStillYou();

@@ -7,6 +7,7 @@ import { send } from '../platform/requests.js';
 import { goOver, secureLink } from '../platform/secure-page.js';
 import { say } from '../platform/words.js';
 import { askStillYou } from '../player/still-you.js';
+import { onlyFor } from '../classroom/whose-page.js';
 import { markArea } from './remark-place.js';
 
 const BEFORE_MOMENT_S = 2.5;
@@ -14,6 +15,7 @@ const SHOWN_MS = 1_500;
 const main = document.querySelector('.spoken-to');
 const { base, owner } = main.dataset;
 document.documentElement.dataset.owner = owner;
+onlyFor(owner);
 const voice = new Audio();
 const microphone = new Microphone();
 /** Where there would be a microphone, if not here. */

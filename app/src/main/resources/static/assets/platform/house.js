@@ -18,6 +18,9 @@ document.addEventListener('htmx:responseError', ({ detail }) => tell(keyOf(detai
 // This comes after a failure, too.
 document.addEventListener('htmx:afterOnLoad', ({ detail }) => !detail.failed && tellNothing());
 
+// The time zone of this browser, where none is set.
+document.querySelectorAll('input[data-zone]').forEach((field) => { field.value ||= Intl.DateTimeFormat().resolvedOptions().timeZone ?? ''; });
+
 // A choice that holds at once; without a script there is a button.
 document.addEventListener('change', ({ target }) => target.matches('select[data-sends]') && target.form.requestSubmit());
 

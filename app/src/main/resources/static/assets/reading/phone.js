@@ -30,11 +30,29 @@ export class AtPhone {
         this.#over(says.kind);
       }
     });
-    this.#channel.listen();
+    this.#join();
     setInterval(() => this.#channel.say({ kind: 'here', ...this.#last }), HERE_MS);
     navigator.wakeLock?.request('screen').catch(() => {});
     // What this device still has of an earlier read-through may come in now.
     resumeUploads();
+  }
+
+  /** Until it arrived: from then on this phone is the microphone. */
+  async #join() {
+    while (!await this.#asks()) {
+      await new Promise((resolve) => { setTimeout(resolve, HERE_MS); });
+    }
+    this.#channel.listen();
+  }
+
+  async #asks() {
+    try {
+      await send('POST', `/phone/${this.page.dataset.phone}/join?phone=${this.page.dataset.phoneId}`);
+      return true;
+    } catch (failure) {
+      // What is over is said by its messages.
+      return failure.status === 404;
+    }
   }
 
   get hasMicrophone() {

@@ -108,8 +108,12 @@ class PhoneTest extends RunningHouse {
         String page = phone.page("/phone/" + token);
         String id = Visitor.first(page, "data-phone-id=\"([^\"]+)\"");
         String messages = "/phone/" + token + "/messages?phone=" + id;
+        // Whatever only looks at the address (a preview, a HEAD) takes no microphone over.
+        assertThat(phone.formOnce("/phone/" + token + "/join?phone=" + id).statusCode())
+                .isEqualTo(204);
+        new Visitor(base()).get("/phone/" + token);
         String joined = ines.page("/read-throughs/" + token + "/messages?after=0");
-        assertThat(joined).contains("\"joined\"", id);
+        assertThat(joined).contains("\"number\":1", "\"joined\"", id).doesNotContain("\"number\":2");
         CompletableFuture<String> waiting = CompletableFuture.supplyAsync(() -> {
             try {
                 return ines.page("/read-throughs/" + token + "/messages?after=1");
@@ -132,6 +136,7 @@ class PhoneTest extends RunningHouse {
                 .isEqualTo(404);
         Visitor second = new Visitor(base());
         String taker = Visitor.first(second.page("/phone/" + token), "data-phone-id=\"([^\"]+)\"");
+        second.formOnce("/phone/" + token + "/join?phone=" + taker);
         assertThat(phone.page(messages + "&after=2")).contains(taker);
         // The first phone isn't the microphone any more: what it says is not passed on.
         phone.send("POST", messages, "application/json", "{\"kind\":\"state\",\"state\":\"paused\"}".getBytes());
@@ -139,6 +144,23 @@ class PhoneTest extends RunningHouse {
         assertThat(ines.page("/read-throughs/" + token + "/messages?after=2"))
                 .contains("\"ended\"")
                 .doesNotContain("paused");
+    }
+
+    @Test
+    void whoCantComeInAnyMoreRecordsNothingByHerPhoneEither() throws Exception {
+        Visitor olga = Visitor.added(ines, base(), "Olga Phone", "TEACHER");
+        String line = olga.newLine("the root");
+        String code = Visitor.text(olga.form("/lessons/" + olga.lessonOf(line) + "/read/phone", "line", line));
+        String token = Visitor.first(code, "data-token=\"([^\"]+)\"");
+        Visitor phone = new Visitor(base());
+        String begun = UUID.randomUUID().toString();
+        assertThat(chunk(phone, token, begun, line).statusCode()).isEqualTo(200);
+        String id = Visitor.first(ines.page("/school/people"), "(?s)<b>Olga Phone</b>.*?/school/people/([^/]+)/role");
+        ines.form("/school/people/" + id + "/disable");
+        assertThat(phone.get("/phone/" + token).statusCode()).isEqualTo(410);
+        assertThat(chunk(phone, token, UUID.randomUUID().toString(), line).statusCode())
+                .isEqualTo(404);
+        assertThat(end(phone, token, begun).statusCode()).isEqualTo(404);
     }
 
     @Test

@@ -6,6 +6,9 @@ import org.junit.jupiter.api.Test;
 
 /** Who works at the school: added, let in by a link, given a role, kept out. */
 class StaffTest extends RunningHouse {
+    @org.springframework.beans.factory.annotation.Autowired
+    private org.jooq.DSLContext writing;
+
     @Test
     void somebodyNewSetsHerPasswordOnceAndIsKeptOutAtOnce() throws Exception {
         Visitor ines = Visitor.ines(base());
@@ -36,6 +39,48 @@ class StaffTest extends RunningHouse {
         assertThat(ines.page("/lessons/" + lesson)).as("her lessons stay").contains("Zoë&#39;s own line");
         assertThat(ines.page("/school/log")).contains("added Zoë Quist", "kept Zoë Quist from coming in");
         ines.form("/lessons/" + lesson + "/remove");
+    }
+
+    /** Days and hours are the school's, wherever the server stands; also in the nights in which summer time begins and ends. */
+    @Test
+    void theSchoolHasATimeZoneAndAnAddressThatCanBeReached() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        java.util.TimeZone before = java.util.TimeZone.getDefault();
+        String[] settings = {"name", "Tern Lane School", "minutes", "10", "keep", "12", "address", "", "timeZone", ""};
+        try {
+            for (String[] wrong :
+                    new String[][] {{"timeZone", "Mars/North"}, {"address", "https://my_school.example"}}) {
+                String[] typed = settings.clone();
+                typed[wrong[0].equals("address") ? 7 : 9] = wrong[1];
+                assertThat(ines.form("/school", typed).statusCode())
+                        .as(wrong[1])
+                        .isEqualTo(422);
+            }
+            settings[9] = "Pacific/Auckland";
+            assertThat(ines.form("/school", settings).statusCode()).isEqualTo(200);
+            String line = ines.newLine("Early");
+            String to = Visitor.newClass(ines, "Kiwis");
+            for (String at : new String[] {"2026-04-05T02:30", "2026-09-27T02:30", "2026-12-01T08:00"}) {
+                ines.form(
+                        "/lessons/" + ines.lessonOf(line) + "/give",
+                        "to",
+                        to,
+                        "starts",
+                        at,
+                        "ends",
+                        "2031-01-01T00:00");
+            }
+            assertThat(writing.fetch("SELECT starts_at, ends_at FROM assignment WHERE class_id = ?", to)
+                            .map(row -> java.time.Instant.ofEpochMilli(row.get(0, Long.class))
+                                    .toString()))
+                    // Of the hour that comes twice the first, and where there is none the one after it.
+                    .containsExactlyInAnyOrder("2026-04-04T13:30:00Z", "2026-09-26T14:30:00Z", "2026-11-30T19:00:00Z");
+            ines.form("/classes/" + to + "/remove");
+        } finally {
+            settings[9] = "";
+            ines.form("/school", settings);
+        }
+        assertThat(java.util.TimeZone.getDefault()).isEqualTo(before);
     }
 
     @Test

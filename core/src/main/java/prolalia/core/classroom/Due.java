@@ -1,5 +1,8 @@
 package prolalia.core.classroom;
 
+import java.time.Instant;
+import java.time.ZoneId;
+
 /**
  * When something that was given is there for a child.
  *
@@ -9,12 +12,22 @@ package prolalia.core.classroom;
 public record Due(Long startsAt, Long endsAt) {
     public static final Due ALWAYS = new Due(null, null);
 
-    /** For whoever has more time, what ends for others stays for as many days. */
-    private static final long MORE_TIME_MS = 7 * 86_400_000L;
+    /** For whoever has more time, what ends for others stays for as many days, until the same time of day. */
+    private static final int MORE_DAYS = 7;
 
-    public boolean isThere(long now, Accommodation accommodation) {
-        long more = accommodation.moreTime() ? MORE_TIME_MS : 0;
-        return (startsAt == null || startsAt <= now) && (endsAt == null || now < endsAt + more);
+    /** @param zone in whose days and hours it was given */
+    public boolean isThere(long now, Accommodation accommodation, ZoneId zone) {
+        return hasBegun(now) && (endsAt == null || now < end(accommodation, zone));
+    }
+
+    private long end(Accommodation accommodation, ZoneId zone) {
+        return accommodation.moreTime()
+                ? Instant.ofEpochMilli(endsAt)
+                        .atZone(zone)
+                        .plusDays(MORE_DAYS)
+                        .toInstant()
+                        .toEpochMilli()
+                : endsAt;
     }
 
     public boolean hasBegun(long now) {

@@ -2,6 +2,10 @@ package prolalia.core.classroom;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDateTime;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
+import java.time.ZonedDateTime;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -137,10 +141,20 @@ class StudentTest {
         Accommodation slow =
                 new Accommodation(Accommodation.Hears.EVERYTHING, 100, Accommodation.Words.AS_GIVEN, true, false, 0);
         Due due = new Due(100L, 200L);
-        assertThat(IntStream.of(99, 100, 199, 200).mapToObj(now -> due.isThere(now, Accommodation.NONE)))
+        assertThat(IntStream.of(99, 100, 199, 200)
+                        .mapToObj(now -> due.isThere(now, Accommodation.NONE, ZoneOffset.UTC)))
                 .containsExactly(false, true, true, false);
-        assertThat(due.isThere(200 + 6 * 86_400_000L, slow)).isTrue();
-        assertThat(due.isThere(200 + 8 * 86_400_000L, slow)).isFalse();
-        assertThat(Due.ALWAYS.isThere(0, Accommodation.NONE)).isTrue();
+        assertThat(due.isThere(200 + 6 * 86_400_000L, slow, ZoneOffset.UTC)).isTrue();
+        assertThat(due.isThere(200 + 8 * 86_400_000L, slow, ZoneOffset.UTC)).isFalse();
+        assertThat(Due.ALWAYS.isThere(0, Accommodation.NONE, ZoneOffset.UTC)).isTrue();
+        // A week longer is until the same time of day, when summer time begins or ends in between, too.
+        ZoneId vienna = ZoneId.of("Europe/Vienna");
+        for (String end : new String[] {"2026-03-25T18:00", "2026-10-21T18:00", "2026-06-10T18:00"}) {
+            ZonedDateTime ends = LocalDateTime.parse(end).atZone(vienna);
+            Due then = new Due(null, ends.toInstant().toEpochMilli());
+            long last = ends.plusDays(7).minusMinutes(1).toInstant().toEpochMilli();
+            assertThat(then.isThere(last, slow, vienna)).as(end).isTrue();
+            assertThat(then.isThere(last + 120_000, slow, vienna)).as(end).isFalse();
+        }
     }
 }

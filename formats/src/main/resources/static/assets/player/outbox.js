@@ -1,14 +1,42 @@
-// What a child does that the server is to know of: kept for this visit until the server has it, in order, whatever the
-// network does. In a folder nothing is ever put into it.
+// What a child does that the server is to know of: kept until the server has it, in order and by whose it is, whatever the
+// network does; a guest's for this visit. In a folder nothing is ever put into it.
 import { remember, remembered } from './visit.js';
 
 const KEY = 'outbox';
+const MOST = 500;
 const FIRST_WAIT_MS = 2_000;
 const LONGEST_WAIT_MS = 60_000;
 
-export class Outbox {
-  #waiting = JSON.parse(remembered(KEY) ?? '[]');
+/** Not for good: somebody else is here, it took too long, it was too much at once. */
+const LATER = [401, 403, 408, 425, 429];
 
+const owner = document.documentElement.dataset.owner ?? '';
+
+/** Of everybody on this device; where a browser refuses to keep anything, of this page. */
+function all() {
+  try {
+    return JSON.parse((owner ? localStorage.getItem(KEY) : remembered(KEY)) ?? '[]').filter((each) => each.address);
+  } catch {
+    return JSON.parse(remembered(KEY) ?? '[]');
+  }
+}
+
+function keep(entries) {
+  const text = JSON.stringify(entries.slice(-MOST));
+  try {
+    if (owner) {
+      localStorage.setItem(KEY, text);
+      return;
+    }
+  } catch {
+    // For this visit, then.
+  }
+  remember(KEY, text);
+}
+
+const own = () => all().filter((each) => (each.owner ?? '') === owner);
+
+export class Outbox {
   #sending = false;
 
   #wait = FIRST_WAIT_MS;
@@ -20,13 +48,8 @@ export class Outbox {
 
   /** @param address that it is posted to */
   put(address) {
-    this.#waiting.push(address);
-    this.#keep();
+    keep([...all(), { owner, address, at: Date.now() + Math.random() }]);
     this.#send();
-  }
-
-  #keep() {
-    remember(KEY, JSON.stringify(this.#waiting));
   }
 
   async #send() {
@@ -35,14 +58,14 @@ export class Outbox {
     }
     this.#sending = true;
     try {
-      while (this.#waiting.length > 0) {
-        const response = await fetch(this.#waiting[0], { method: 'POST', keepalive: true });
-        if (response.status >= 500) {
+      for (let next = own()[0]; next; next = own()[0]) {
+        const { address, at } = next;
+        const response = await fetch(address, { method: 'POST', keepalive: true, headers: owner ? { 'X-Owner': owner } : {} });
+        if (response.status >= 500 || LATER.includes(response.status)) {
           throw new Error(`answered ${response.status}`);
         }
         // What the server doesn't want it will not want later either.
-        this.#waiting.shift();
-        this.#keep();
+        keep(all().filter((each) => each.at !== at || each.address !== address));
         this.#wait = FIRST_WAIT_MS;
       }
     } catch (failure) {
