@@ -7,20 +7,22 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
+import java.util.Optional;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import prolalia.app.account.Actor.Student;
 import prolalia.app.account.CookieSignIns;
 import prolalia.app.classroom.StudentSignIns;
 import prolalia.app.platform.TooSlowException;
 
 /**
  * Looks at every request with a body before anybody reads it (OWASP ASVS 4.1, denial of service by slow bodies): of one that
- * needs a teacher and has none, nothing is read; strangers send little, few of them at a time, and soon; and a body that drips is
- * given up, whoever sends it.
+ * needs a teacher and has none, nothing is read; strangers send little, few of them at a time, and soon; of one person, and of one
+ * device, only so many are read at a time; and a body that drips is given up, whoever sends it.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 5)
@@ -38,6 +40,7 @@ class BodyGuard extends HttpFilter {
     private final transient CookieSignIns signIns;
     private final transient StudentSignIns children;
     private final transient StrangersPlaces strangers = new StrangersPlaces();
+    private final transient FriendsPlaces friends = new FriendsPlaces();
 
     BodyGuard(CookieSignIns signIns, StudentSignIns children) {
         this.signIns = signIns;
@@ -59,11 +62,11 @@ class BodyGuard extends HttpFilter {
             throws IOException, ServletException {
         if (isOfChild(request)) {
             // A school may come from one address, and each of its children says what she heard and answers.
-            boolean known = children.student(request).isPresent();
-            if (!known && isWriting(request)) {
+            Optional<String> child = children.student(request).map(Student::id);
+            if (child.isEmpty() && isWriting(request)) {
                 refuse(response, HttpStatus.UNAUTHORIZED);
-            } else if (hasBody(request) && known) {
-                passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, STRANGERS_BYTES);
+            } else if (hasBody(request) && child.isPresent()) {
+                friend(child.get(), StudentSignIns.device(request), request, response, chain, STRANGERS_BYTES);
             } else if (hasBody(request)) {
                 stranger(request, response, chain);
             } else {
@@ -77,11 +80,13 @@ class BodyGuard extends HttpFilter {
             }
         } else if (isSoundOfPhone(request)) {
             // Whether its secret is one is known before anything is read; where it is none, nothing is.
-            chain.doFilter(new GuardedRequest(request, DripLimit.OF_FRIENDS), response);
+            String phone = request.getServletPath().split("/")[2];
+            friend(phone, phone + request.getRemoteAddr(), request, response, chain, 0);
         } else if (isOpen(request)) {
             stranger(request, response, chain);
         } else if (signIns.isSignedIn(request)) {
-            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, LARGEST_FORM_BYTES);
+            String teacher = signIns.whoIsSignedIn(request).orElseThrow();
+            friend(teacher, CookieSignIns.device(request), request, response, chain, LARGEST_FORM_BYTES);
         } else if (request.getHeader("X-XSRF-TOKEN") != null || !isForm(request)) {
             refuse(response, HttpStatus.UNAUTHORIZED);
         } else {
@@ -153,6 +158,26 @@ class BodyGuard extends HttpFilter {
             strangers.leave(address);
         }
         chain.doFilter(guarded, response);
+    }
+
+    private void friend(
+            String person,
+            String device,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            FilterChain chain,
+            int largestForm)
+            throws IOException, ServletException {
+        if (!friends.enter(person, device)) {
+            response.setHeader(HttpHeaders.RETRY_AFTER, "1");
+            refuse(response, HttpStatus.TOO_MANY_REQUESTS);
+            return;
+        }
+        try {
+            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, largestForm);
+        } finally {
+            friends.leave(person, device);
+        }
     }
 
     private static void passOn(GuardedRequest request, HttpServletResponse response, FilterChain chain, int largestForm)

@@ -74,6 +74,16 @@ public class CookieSignIns implements SecurityContextRepository {
         return teacher(request).isPresent();
     }
 
+    /** The id of the teacher who sends this. */
+    public Optional<String> whoIsSignedIn(HttpServletRequest request) {
+        return teacher(request).map(SignedInTeacher::id);
+    }
+
+    /** By what the device of somebody who is signed in is told apart from her others. */
+    public static String device(HttpServletRequest request) {
+        return hash(secret(request).orElse(""));
+    }
+
     /** Looked up once for a request. */
     @SuppressWarnings("unchecked")
     private Optional<SignedInTeacher> teacher(HttpServletRequest request) {

@@ -16,6 +16,7 @@ import prolalia.app.account.Actor.Student;
 @Repository
 class DoorStore {
     private static final String PURPOSE = "door";
+    private static final int MOST_DEVICES = 12;
 
     private final DSLContext writing;
     private final DSLContext looking;
@@ -72,6 +73,21 @@ class DoorStore {
                 .set(STUDENT_SIGN_IN.CLASS_ID, student.classId())
                 .set(STUDENT_SIGN_IN.MADE_AT, now)
                 .set(STUDENT_SIGN_IN.SEEN_AT, now)
+                .execute();
+        // She is at so many devices at most; at the ones before she isn't any more.
+        writing.deleteFrom(STUDENT_SIGN_IN)
+                .where(
+                        STUDENT_SIGN_IN.STUDENT_ID.eq(student.id()),
+                        STUDENT_SIGN_IN.SECRET_HASH.notIn(writing.select(STUDENT_SIGN_IN.SECRET_HASH)
+                                .from(STUDENT_SIGN_IN)
+                                .where(STUDENT_SIGN_IN.STUDENT_ID.eq(student.id()))
+                                .orderBy(
+                                        STUDENT_SIGN_IN.MADE_AT.desc(),
+                                        STUDENT_SIGN_IN
+                                                .SECRET_HASH
+                                                .eq(secretHash)
+                                                .desc())
+                                .limit(MOST_DEVICES)))
                 .execute();
     }
 

@@ -147,7 +147,7 @@ class RosterService {
                 }
                 case RENAMED, SAME -> renamed += rename(known, entry.row()) ? 1 : 0;
                 case GONE -> {
-                    students.leave(classId, known.id());
+                    studentService.leave(classId, known);
                     gone.add(known.name());
                 }
                 case NO_NAME -> {}

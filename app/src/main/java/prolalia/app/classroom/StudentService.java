@@ -174,7 +174,7 @@ public class StudentService {
     }
 
     /** Nobody says her name there any more. */
-    private void leave(String classId, ClassStudent student) {
+    void leave(String classId, ClassStudent student) {
         students.leave(classId, student.id());
         lines.remove(student.nameLineId());
     }

@@ -34,6 +34,11 @@ public class StudentSignIns {
                 .flatMap(secret -> store.signedIn(CookieSignIns.hash(secret), clock.millis() - LONGEST.toMillis()));
     }
 
+    /** By what a child's device is told apart from others at which she is. */
+    public static String device(HttpServletRequest request) {
+        return CookieSignIns.hash(secret(request).orElse(""));
+    }
+
     void enter(Student student, HttpServletRequest request, HttpServletResponse response) {
         secret(request).ifPresent(secret -> store.signOut(CookieSignIns.hash(secret)));
         String secret = Ids.newToken();

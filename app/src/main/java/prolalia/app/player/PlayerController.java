@@ -43,7 +43,7 @@ class PlayerController {
     }
 
     @GetMapping({"/l/{token}", "/e/{token}", "/c/{token}"})
-    ResponseEntity<String> first(@PathVariable String token, HttpServletRequest request) {
+    ResponseEntity<byte[]> first(@PathVariable String token, HttpServletRequest request) {
         if (Way.of(request.getRequestURI()) == Way.CODE) {
             player.scanned(token);
         }
@@ -51,13 +51,11 @@ class PlayerController {
     }
 
     @GetMapping({"/l/{token}/{number:[0-9]{1,4}}", "/e/{token}/{number:[0-9]{1,4}}", "/c/{token}/{number:[0-9]{1,4}}"})
-    ResponseEntity<String> page(@PathVariable String token, @PathVariable int number, HttpServletRequest request) {
+    ResponseEntity<byte[]> page(@PathVariable String token, @PathVariable int number, HttpServletRequest request) {
         Way way = Way.of(request.getRequestURI());
         // The teacher may change the lesson at any time, and take the link back.
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.noStore())
-                .contentType(HTML)
-                .body(player.page(token, number, addresses.address(request).base(), way));
+        return player.page(token, number, addresses.address(request).base(), way)
+                .answer(ResponseEntity.ok().cacheControl(CacheControl.noStore()).contentType(HTML), request);
     }
 
     /** A code is printed in capitals, which make it smaller. */

@@ -13,6 +13,7 @@ import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.platform.Waiting;
+import prolalia.app.platform.WrittenPage;
 import prolalia.app.sharing.Link;
 import prolalia.app.sharing.LinkPurpose;
 import prolalia.app.sharing.LinkService;
@@ -59,9 +60,9 @@ public class PlayerService {
             .maximumWeight(LINES_REMEMBERED)
             .weigher((Revision key, Opened lesson) -> lesson.weight())
             .build();
-    private final Cache<PageOf, String> written = Caffeine.newBuilder()
+    private final Cache<PageOf, WrittenPage> written = Caffeine.newBuilder()
             .maximumWeight(PAGES_REMEMBERED)
-            .weigher((PageOf key, String page) -> page.length())
+            .weigher((PageOf key, WrittenPage page) -> page.bytes())
             .build();
     private final Cache<LineOf, List<Word>> times =
             Caffeine.newBuilder().maximumSize(LINES_REMEMBERED).build();
@@ -214,9 +215,11 @@ public class PlayerService {
      * @param number of the page, from 1
      * @param server this server's address as others reach it
      */
-    String page(String token, int number, String server, Way way) {
+    WrittenPage page(String token, int number, String server, Way way) {
         Opened lesson = open(token);
-        return written.get(new PageOf(lesson.revision(), token, number, server, way), page -> write(lesson, page));
+        return written.get(
+                new PageOf(lesson.revision(), token, number, server, way),
+                page -> new WrittenPage(write(lesson, page)));
     }
 
     private String write(Opened opened, PageOf page) {

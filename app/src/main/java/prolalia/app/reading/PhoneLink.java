@@ -21,6 +21,9 @@ final class PhoneLink {
     /** More that nobody has fetched is old. */
     private static final int MOST_HELD = 200;
 
+    /** A page waits once. */
+    private static final int MOST_WAITING = 8;
+
     /** Who may wait for messages. */
     enum Side {
         COMPUTER,
@@ -160,6 +163,9 @@ final class PhoneLink {
             }
             Waiting one = new Waiting(after, told);
             waiting.add(one);
+            if (waiting.size() > MOST_WAITING) {
+                waiting.remove(0).told().accept(List.of());
+            }
             return () -> forget(one);
         }
 

@@ -47,6 +47,7 @@ public final class Attack {
             }
             add(rows, BadFiles.run(target, files));
             add(rows, Drips.run(target, 200, dripSeconds));
+            add(rows, Drips.ofOneChild(target, 220, dripSeconds));
             add(rows, Guessers.run(target, guesses));
             add(rows, Kills.run(target, kills));
         }

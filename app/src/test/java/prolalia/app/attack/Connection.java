@@ -1,6 +1,7 @@
 package prolalia.app.attack;
 
 import java.io.BufferedInputStream;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.Closeable;
 import java.io.EOFException;
@@ -9,6 +10,7 @@ import java.io.InputStream;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import java.util.zip.GZIPInputStream;
 
 /** One browser's connection, as cheap as can be: whoever attacks has the same two processors as the server. */
 final class Connection implements Closeable {
@@ -25,21 +27,24 @@ final class Connection implements Closeable {
 
     /** @throws IOException also when the answer isn't 200 */
     byte[] get(String path) throws IOException {
-        String request = "GET " + path + " HTTP/1.1\r\nHost: localhost:" + port + "\r\n\r\n";
+        String request = "GET " + path + " HTTP/1.1\r\nHost: localhost:" + port
+                + "\r\nAccept-Encoding: gzip, deflate, br, zstd\r\n\r\n";
         socket.getOutputStream().write(request.getBytes(StandardCharsets.US_ASCII));
         String status = line();
         int length = -1;
+        boolean compressed = false;
         for (String header = line(); !header.isEmpty(); header = line()) {
             String lower = header.toLowerCase(Locale.ROOT);
             if (lower.startsWith("content-length:")) {
                 length = Integer.parseInt(lower.replaceAll("\\D", ""));
             }
+            compressed |= lower.equals("content-encoding: gzip");
         }
         byte[] body = length >= 0 ? exactly(length) : chunks();
         if (!status.contains(" 200")) {
             throw new IOException(status);
         }
-        return body;
+        return compressed ? new GZIPInputStream(new ByteArrayInputStream(body)).readAllBytes() : body;
     }
 
     private byte[] chunks() throws IOException {

@@ -5,6 +5,8 @@ import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import prolalia.app.web.Visitor;
 
 /** Connections that send a body a byte at a time, to the sign-in and to where nobody is signed in; others must not notice. */
@@ -14,7 +16,39 @@ final class Drips {
 
     private Drips() {}
 
+    /** How a connection is opened. */
+    private interface Way {
+        Socket open(int number) throws IOException;
+    }
+
     static Row run(Target target, int connections, int seconds) throws Exception {
+        return run(target, connections, seconds, "connections that drip", number -> open(target, number));
+    }
+
+    /** One child who came in through her door sends a spoken answer by many connections, each a few bytes a second. */
+    static Row ofOneChild(Target target, int connections, int seconds) throws Exception {
+        Visitor ines = target.ines();
+        String schoolClass = Visitor.newClass(ines, "Drips");
+        ines.form("/classes/" + schoolClass + "/students", "names", "Ada");
+        String ada = Visitor.first(ines.page("/classes/" + schoolClass), "/students/([^\"/]+)\"");
+        String form = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools");
+        String given = Visitor.first(
+                ines.form("/lessons/" + form + "/give", "to", schoolClass).uri().getQuery(), "given=([^&]+)");
+        String cookies = Visitor.child(ines, schoolClass, ada).cookies().stream()
+                .map(cookie -> cookie.getName() + "=" + cookie.getValue())
+                .collect(Collectors.joining("; "));
+        return run(target, connections, seconds, "connections of one child that drip", number -> {
+            Socket socket = new Socket("127.0.0.1", target.port());
+            String chunk = "/my/" + given + "/recordings/" + UUID.randomUUID() + "/chunks/0?line=" + UUID.randomUUID();
+            socket.getOutputStream()
+                    .write(("PUT " + chunk + " HTTP/1.1\r\nHost: localhost\r\nContent-Length: 900000\r\nCookie: "
+                                    + cookies + "\r\nContent-Type: audio/webm\r\n\r\n")
+                            .getBytes(StandardCharsets.US_ASCII));
+            return socket;
+        });
+    }
+
+    private static Row run(Target target, int connections, int seconds, String what, Way way) throws Exception {
         List<Socket> sockets = new ArrayList<>();
         Visitor ines = target.ines();
         List<Long> times = new ArrayList<>();
@@ -23,7 +57,7 @@ final class Drips {
             while (System.nanoTime() < end) {
                 sockets.removeIf(Socket::isClosed);
                 while (sockets.size() < connections) {
-                    sockets.add(open(target, sockets.size()));
+                    sockets.add(way.open(sockets.size()));
                 }
                 for (Socket socket : sockets) {
                     drip(socket);
@@ -44,7 +78,7 @@ final class Drips {
         return Row.of(
                 "drips",
                 p99 < SHUT_OUT_MS,
-                connections + " connections that drip for " + seconds + " s",
+                connections + " " + what + " for " + seconds + " s",
                 "a teacher's pages: half within %d ms, 99 %% within %d ms (%d pages)",
                 times.get(times.size() / 2),
                 p99,
