@@ -122,6 +122,7 @@ final class Routes {
             new Route(GET, "/classes/{id}/given/now", Who.CLASS),
             new Route(GET, "/classes/{id}/door", Who.CLASS),
             new Route(POST, "/classes/{id}/door/renew", Who.CLASS),
+            new Route(POST, "/classes/let-all-in", Who.STAFF),
             new Route(POST, "/classes/{id}/keys", Who.CLASS),
             new Route(GET, "/classes/{id}/cards.pdf", Who.CLASS),
             new Route(GET, "/classes/{id}/students/{studentId}", Who.CLASS),

@@ -56,6 +56,13 @@ class ClassController {
         return "classroom/shut-out";
     }
 
+    /** All who wait at doors of hers, by one press. */
+    @PostMapping("/let-all-in")
+    String letAllIn(@AuthenticationPrincipal SignedInTeacher teacher, @RequestParam(defaultValue = "") String back) {
+        studentService.letAllIn(teacher.actor());
+        return back.matches("/classes/[\\w-]{1,60}|/") ? "redirect:" + back : "redirect:/classes";
+    }
+
     @PostMapping
     String begin(
             @AuthenticationPrincipal SignedInTeacher teacher,

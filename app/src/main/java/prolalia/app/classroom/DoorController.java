@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.classroom.DoorService.Opened;
 import prolalia.app.classroom.DoorService.Tried;
+import prolalia.app.classroom.DoorTries.From;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
@@ -25,6 +26,7 @@ import prolalia.core.classroom.KeyPicture;
 @Controller
 class DoorController {
     private final DoorService doors;
+    private final DoorTries tries;
     private final CodeLinks codes;
     private final StudentSignIns signIns;
     private final DoorWay way;
@@ -33,6 +35,7 @@ class DoorController {
 
     DoorController(
             DoorService doors,
+            DoorTries tries,
             CodeLinks codes,
             StudentSignIns signIns,
             DoorWay way,
@@ -40,6 +43,7 @@ class DoorController {
             Messages messages) {
         this.way = way;
         this.doors = doors;
+        this.tries = tries;
         this.codes = codes;
         this.signIns = signIns;
         this.media = media;
@@ -48,17 +52,28 @@ class DoorController {
 
     /** Where the word of a door is typed, or that of a code. */
     @GetMapping("/door")
-    String word(@RequestParam(defaultValue = "") String word, HttpServletRequest request, Model model) {
+    String word(
+            @RequestParam(defaultValue = "") String word,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
         if (!word.isBlank()) {
-            var door = doors.ofWord(word, request.getRemoteAddr());
-            if (door.isPresent()) {
-                return "redirect:/door/" + door.get().token();
-            }
-            var code = codes.typed(word, request.getRemoteAddr());
-            if (code.isPresent()) {
-                return "redirect:" + code.get();
+            From from = tries.from(request);
+            if (tries.mayTry(from, null)) {
+                var door = doors.ofWord(word);
+                if (door.isPresent()) {
+                    return "redirect:/door/" + door.get().token();
+                }
+                var code = codes.typed(word);
+                if (code.isPresent()) {
+                    return "redirect:" + code.get();
+                }
+                tries.wrong(from, null);
+            } else {
+                model.addAttribute("slower", true);
             }
         }
+        tries.welcome(request, response);
         model.addAttribute("word", word);
         return "classroom/door-word";
     }
@@ -66,21 +81,28 @@ class DoorController {
     @GetMapping("/door/{token}")
     String door(@PathVariable String token, HttpServletRequest request, HttpServletResponse response, Model model) {
         show(doors.open(token), model);
+        tries.welcome(request, response);
         way.remember(token, request, response);
         return "classroom/door";
     }
 
     @GetMapping("/door/{token}/{studentId}")
-    String key(@PathVariable String token, @PathVariable String studentId, Model model) {
+    String key(
+            @PathVariable String token,
+            @PathVariable String studentId,
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Model model) {
         Opened opened = doors.open(token);
-        return key(opened, doors.student(opened, studentId), model);
+        tries.welcome(request, response);
+        return key(opened, doors.student(opened, studentId), request, model);
     }
 
-    private String key(Opened opened, ClassStudent student, Model model) {
+    private String key(Opened opened, ClassStudent student, HttpServletRequest request, Model model) {
         show(opened, model);
         model.addAttribute("student", student);
         model.addAttribute("pictures", KeyPicture.values());
-        model.addAttribute("shut", student.guesses().isShut());
+        model.addAttribute("shut", doors.isShut(student, tries.from(request)));
         return "classroom/door-key";
     }
 
@@ -100,26 +122,26 @@ class DoorController {
             Model model) {
         Opened opened = doors.open(token);
         ClassStudent student = doors.student(opened, studentId);
-        Tried tried = doors.tryKey(opened, student, key);
+        Tried tried = doors.tryKey(student, key, tries.from(request));
         if (tried == Tried.RIGHT) {
             signIns.enter(DoorService.actor(opened, student), request, response);
             way.remember(token, request, response);
             return "redirect:/my";
         }
         response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-        String shown = key(opened, student, model);
+        String shown = key(opened, student, request, model);
         model.addAttribute("shut", tried == Tried.SHUT);
-        model.addAttribute("wrong", true);
+        model.addAttribute(tried == Tried.SLOWER ? "slower" : "wrong", tried != Tried.SHUT ? true : null);
         return shown;
     }
 
     /** The code on a card: where cards are enough, one press more and she is in. */
     @GetMapping("/door/{token}/card/{card}")
-    String card(@PathVariable String token, @PathVariable String card, Model model) {
+    String card(@PathVariable String token, @PathVariable String card, HttpServletRequest request, Model model) {
         Opened opened = doors.open(token);
         ClassStudent student = doors.ofCard(opened, card);
         if (opened.schoolClass().keyNeeded()) {
-            return key(opened, student, model);
+            return key(opened, student, request, model);
         }
         show(opened, model);
         model.addAttribute("student", student);

@@ -1,10 +1,6 @@
 package prolalia.app.classroom;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import io.github.bucket4j.Bandwidth;
-import io.github.bucket4j.Bucket;
-import java.time.Duration;
+import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -12,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.classroom.DoorStore.Door;
+import prolalia.app.classroom.DoorTries.From;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.classroom.Guesses;
 import prolalia.core.classroom.PictureKey;
@@ -19,31 +16,29 @@ import prolalia.core.classroom.PictureKey;
 /** How a child comes in: through her class's door, by her own picture, and then by her picture key or her card. */
 @Service
 class DoorService {
-    private static final int DOORS_REMEMBERED = 20_000;
-    private static final int TRIES_AT_ONCE = 60;
-    private static final int WORDS_AT_ONCE = 12;
-
     private final DoorStore doors;
     private final StudentService studentService;
     private final ClassAccess classAccess;
     private final StudentStore students;
+    private final DoorTries tries;
     private final TransactionTemplate transaction;
-    private final Cache<String, Bucket> tries = Caffeine.newBuilder()
-            .maximumSize(DOORS_REMEMBERED)
-            .expireAfterAccess(Duration.ofHours(1))
-            .build();
+    private final Clock clock;
 
     DoorService(
             DoorStore doors,
             StudentService studentService,
             ClassAccess classAccess,
             StudentStore students,
-            TransactionTemplate transaction) {
+            DoorTries tries,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.doors = doors;
         this.studentService = studentService;
         this.classAccess = classAccess;
         this.students = students;
+        this.tries = tries;
         this.transaction = transaction;
+        this.clock = clock;
     }
 
     /** What a child meets at a door. */
@@ -55,7 +50,7 @@ class DoorService {
         WRONG,
         /** Too often wrong: the teacher lets her in. */
         SHUT,
-        /** So many come at once that this one wasn't looked at. */
+        /** So many were wrong before that this one wasn't looked at. */
         SLOWER
     }
 
@@ -65,17 +60,11 @@ class DoorService {
         return new Opened(door, behind, students.of(behind.id()));
     }
 
-    /** The door that a word opens; guesses are slowed by the address that they come from. */
-    Optional<Door> ofWord(String word, String address) {
-        Bucket bucket = tries.get("word " + address, unseen -> bucket(WORDS_AT_ONCE, Duration.ofSeconds(5)));
-        if (!bucket.tryConsume(1)) {
-            return Optional.empty();
-        }
+    /** The door that a word opens. */
+    Optional<Door> ofWord(String word) {
         String plain = word.strip().toLowerCase(Locale.ROOT).replaceAll("[\\s_.]+", "-");
-        Optional<Door> door = doors.ofWord(plain)
+        return doors.ofWord(plain)
                 .filter(each -> classAccess.find(each.classId()).isPresent());
-        door.ifPresent(found -> bucket.addTokens(1));
-        return door;
     }
 
     ClassStudent student(Opened opened, String studentId) {
@@ -94,37 +83,34 @@ class DoorService {
     }
 
     /** Looks at a key; wrong ones are counted before it is said that they are. */
-    Tried tryKey(Opened opened, ClassStudent student, String pressed) {
-        Bucket bucket = tries.get(opened.door().token(), unseen -> bucket(TRIES_AT_ONCE, Duration.ofSeconds(1)));
-        if (!bucket.tryConsume(1)) {
+    Tried tryKey(ClassStudent student, String pressed, From from) {
+        if (tries.isShut(from, student)) {
+            return Tried.SHUT;
+        }
+        if (!tries.mayTry(from, student.id())) {
             return Tried.SLOWER;
         }
         boolean right = PictureKey.read(pressed)
                 .map(key -> key.equals(studentService.key(student)))
                 .orElse(false);
-        return transaction.execute(status -> {
+        if (!right) {
+            tries.wrong(from, student.id());
+        }
+        transaction.executeWithoutResult(status -> {
             Guesses guesses = students.guesses(student.id());
-            if (guesses.isShut()) {
-                return Tried.SHUT;
-            }
             if (right) {
-                if (guesses.wrong() > 0) {
+                tries.right(from, student.id(), clock.millis());
+                if (guesses.wrong() > 0 && !tries.isShutSomewhere(student.id())) {
                     students.setGuesses(student.id(), new Guesses(0));
                 }
-                return Tried.RIGHT;
+            } else {
+                students.setGuesses(student.id(), guesses.another());
             }
-            Guesses more = guesses.another();
-            students.setGuesses(student.id(), more);
-            return more.isShut() ? Tried.SHUT : Tried.WRONG;
         });
+        return right ? Tried.RIGHT : tries.isShut(from, student) ? Tried.SHUT : Tried.WRONG;
     }
 
-    private static Bucket bucket(int most, Duration another) {
-        return Bucket.builder()
-                .addLimit(Bandwidth.builder()
-                        .capacity(most)
-                        .refillGreedy(1, another)
-                        .build())
-                .build();
+    boolean isShut(ClassStudent student, From from) {
+        return tries.isShut(from, student);
     }
 }

@@ -4,6 +4,7 @@ import static prolalia.app.platform.db.Tables.CLASS_STUDENT;
 import static prolalia.app.platform.db.Tables.LINK;
 import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 import static prolalia.app.platform.db.Tables.STUDENT;
+import static prolalia.app.platform.db.Tables.STUDENT_DEVICE;
 import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
 
 import java.util.Optional;
@@ -110,6 +111,22 @@ class DoorStore {
                         SCHOOL_CLASS.REMOVED_AT.isNull())
                 .fetchOptional(
                         row -> new Student(row.get(STUDENT_SIGN_IN.STUDENT_ID), row.get(STUDENT_SIGN_IN.CLASS_ID)));
+    }
+
+    boolean knowsDevice(String studentId, String deviceHash) {
+        return looking.fetchExists(
+                STUDENT_DEVICE, STUDENT_DEVICE.STUDENT_ID.eq(studentId), STUDENT_DEVICE.SECRET_HASH.eq(deviceHash));
+    }
+
+    void rememberDevice(String studentId, String deviceHash, long now) {
+        if (!knowsDevice(studentId, deviceHash)) {
+            writing.insertInto(STUDENT_DEVICE)
+                    .set(STUDENT_DEVICE.STUDENT_ID, studentId)
+                    .set(STUDENT_DEVICE.SECRET_HASH, deviceHash)
+                    .set(STUDENT_DEVICE.AT, now)
+                    .onConflictDoNothing()
+                    .execute();
+        }
     }
 
     void signOut(String secretHash) {

@@ -5,8 +5,11 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.security.GeneralSecurityException;
+import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.util.Base64;
+import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import org.springframework.security.crypto.encrypt.AesBytesEncryptor;
 import org.springframework.security.crypto.encrypt.AesBytesEncryptor.CipherAlgorithm;
@@ -27,13 +30,16 @@ class KeySeal {
     private static final int SECRET_BYTES = 32;
     private static final int NONCE_BYTES = 16;
 
+    private static final String MAC = "HmacSHA256";
+
     private final BytesEncryptor seal;
+    private final SecretKeySpec signing;
 
     KeySeal(DataFolder folder) throws IOException {
+        byte[] secret = secret(folder.root().resolve(FILE));
+        signing = new SecretKeySpec(secret, MAC);
         seal = new AesBytesEncryptor(
-                new SecretKeySpec(secret(folder.root().resolve(FILE)), "AES"),
-                KeyGenerators.secureRandom(NONCE_BYTES),
-                CipherAlgorithm.GCM);
+                new SecretKeySpec(secret, "AES"), KeyGenerators.secureRandom(NONCE_BYTES), CipherAlgorithm.GCM);
     }
 
     private static byte[] secret(Path file) throws IOException {
@@ -50,6 +56,24 @@ class KeySeal {
             Files.move(made, file);
         }
         return Files.readAllBytes(file);
+    }
+
+    /** What shows that a text is from here (RFC 2104). */
+    String sign(String text) {
+        try {
+            Mac mac = Mac.getInstance(MAC);
+            mac.init(signing);
+            return Base64.getUrlEncoder()
+                    .withoutPadding()
+                    .encodeToString(mac.doFinal(("device " + text).getBytes(StandardCharsets.UTF_8)));
+        } catch (GeneralSecurityException impossible) {
+            throw new IllegalStateException("Every Java has " + MAC, impossible);
+        }
+    }
+
+    boolean isSigned(String text, String signature) {
+        return MessageDigest.isEqual(
+                sign(text).getBytes(StandardCharsets.UTF_8), signature.getBytes(StandardCharsets.UTF_8));
     }
 
     String close(PictureKey key) {

@@ -1,7 +1,7 @@
 package prolalia.app.classroom;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -11,8 +11,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.SmartInitializingSingleton;
@@ -29,6 +27,7 @@ import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
 import prolalia.app.storage.StorageSweeper;
 import prolalia.core.classroom.Names;
+import prolalia.formats.lesson.ZipOut;
 
 /**
  * All that is kept of one student. Who was deleted is remembered by her id alone, in a list beside the database: when a backup of
@@ -73,7 +72,12 @@ class StudentFile implements SmartInitializingSingleton {
         list = folder.root().resolve(LIST);
     }
 
-    record TakenOut(String fileName, byte[] zip) {}
+    /** A file that is written as it is sent. */
+    interface Content {
+        void writeTo(OutputStream out) throws IOException;
+    }
+
+    record TakenOut(String fileName, Content zip) {}
 
     /** A ZIP with a page that can be read, and what is said of her. */
     TakenOut takeOut(Teacher teacher, String classId, String studentId) {
@@ -89,30 +93,24 @@ class StudentFile implements SmartInitializingSingleton {
         context.setVariable("answered", answered);
         List<SaidBack> saidBack = store.saidBack(studentId);
         context.setVariable("saidBack", saidBack);
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
-            zip.putNextEntry(new ZipEntry("index.html"));
-            zip.write(templates.process("classroom/student-file", context).getBytes(StandardCharsets.UTF_8));
-            zip.closeEntry();
-            if (student.isNameSaid()) {
-                zip.putNextEntry(new ZipEntry("name.mp3"));
-                Files.copy(media.file(student.nameSound()), zip);
-                zip.closeEntry();
-            }
-            List<AnswerFile> files = new ArrayList<>();
-            answered.forEach(each -> files.addAll(each.files()));
-            saidBack.stream().map(SaidBack::file).filter(Objects::nonNull).forEach(files::add);
-            for (AnswerFile file : files) {
-                zip.putNextEntry(new ZipEntry(file.name()));
-                Files.copy(media.file(file.hash()), zip);
-                zip.closeEntry();
-            }
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
+        byte[] page = templates.process("classroom/student-file", context).getBytes(StandardCharsets.UTF_8);
+        List<AnswerFile> files = new ArrayList<>();
+        if (student.isNameSaid()) {
+            files.add(new AnswerFile(student.nameSound(), "name.mp3"));
         }
+        answered.forEach(each -> files.addAll(each.files()));
+        saidBack.stream().map(SaidBack::file).filter(Objects::nonNull).forEach(files::add);
         audit.note(teacher.id(), Deed.STUDENT_EXPORTED, student.name());
         String name = student.name().replaceAll("[^\\p{L}\\p{N} -]", "").strip();
-        return new TakenOut((name.isEmpty() ? "student" : name) + ".zip", out.toByteArray());
+        return new TakenOut((name.isEmpty() ? "student" : name) + ".zip", out -> {
+            ZipOut zip = new ZipOut(out);
+            zip.put("index.html", page);
+            zip.compressNoMore();
+            for (AnswerFile file : files) {
+                zip.put(file.name(), media.file(file.hash()));
+            }
+            zip.finish();
+        });
     }
 
     /**

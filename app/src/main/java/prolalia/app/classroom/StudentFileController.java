@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.classroom.StudentFile.TakenOut;
 
@@ -25,7 +26,7 @@ class StudentFileController {
     }
 
     @GetMapping("/all.zip")
-    ResponseEntity<byte[]> takeOut(
+    ResponseEntity<StreamingResponseBody> takeOut(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String studentId) {
         TakenOut out = file.takeOut(teacher.actor(), id, studentId);
         return ResponseEntity.ok()
@@ -36,7 +37,7 @@ class StudentFileController {
                                 .filename(out.fileName(), StandardCharsets.UTF_8)
                                 .build()
                                 .toString())
-                .body(out.zip());
+                .body(out.zip()::writeTo);
     }
 
     /** @param sure her name, as a teacher typed it who is sure */

@@ -19,6 +19,7 @@ import static prolalia.app.platform.db.Tables.RESPONSE;
 import static prolalia.app.platform.db.Tables.SCRIPT_CHANGE;
 import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 import static prolalia.app.platform.db.Tables.STUDENT;
+import static prolalia.app.platform.db.Tables.STUDENT_DEVICE;
 import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
 import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.VISIT;
@@ -233,6 +234,9 @@ class StudentFileStore {
                 .execute();
         writing.deleteFrom(STUDENT_SIGN_IN)
                 .where(STUDENT_SIGN_IN.STUDENT_ID.eq(studentId))
+                .execute();
+        writing.deleteFrom(STUDENT_DEVICE)
+                .where(STUDENT_DEVICE.STUDENT_ID.eq(studentId))
                 .execute();
         writing.deleteFrom(ACCOMMODATION)
                 .where(ACCOMMODATION.STUDENT_ID.eq(studentId))

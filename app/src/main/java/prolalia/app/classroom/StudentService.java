@@ -34,6 +34,7 @@ public class StudentService {
     private final ClassStore classes;
     private final StudentStore students;
     private final DoorStore doors;
+    private final DoorTries tries;
     private final ClassLines lines;
     private final KeySeal seal;
     private final AuditLog audit;
@@ -45,6 +46,7 @@ public class StudentService {
             ClassStore classes,
             StudentStore students,
             DoorStore doors,
+            DoorTries tries,
             ClassLines lines,
             KeySeal seal,
             AuditLog audit,
@@ -53,6 +55,7 @@ public class StudentService {
         this.classes = classes;
         this.students = students;
         this.doors = doors;
+        this.tries = tries;
         this.lines = lines;
         this.seal = seal;
         this.audit = audit;
@@ -190,8 +193,22 @@ public class StudentService {
     public void letIn(Teacher teacher, String classId, String studentId) {
         access.require(teacher, classId);
         ClassStudent student = needs(classId, studentId);
-        students.setGuesses(studentId, new Guesses(0));
+        letIn(student);
         audit.note(teacher.id(), Deed.STUDENT_LET_IN, student.name());
+    }
+
+    private void letIn(ClassStudent student) {
+        students.setGuesses(student.id(), new Guesses(0));
+        tries.letIn(student.id());
+    }
+
+    /** All who wait at the doors of somebody's classes may guess again. */
+    @Transactional
+    public void letAllIn(Teacher teacher) {
+        for (ShutOut each : shutOut(teacher)) {
+            letIn(needs(each.classId(), each.id()));
+            audit.note(teacher.id(), Deed.STUDENT_LET_IN, each.name());
+        }
     }
 
     /** New keys and cards; what was printed opens nothing any more, and whoever came in by it is out. */

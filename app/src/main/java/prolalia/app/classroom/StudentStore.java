@@ -55,7 +55,7 @@ class StudentStore {
                 .where(
                         CLASS_STUDENT.CLASS_ID.in(classIds),
                         STUDENT.REMOVED_AT.isNull(),
-                        STUDENT.WRONG_TRIES.ge(Guesses.MOST))
+                        STUDENT.WRONG_TRIES.ge(Guesses.NOTICED))
                 .fetch(row -> new ShutOut(
                         row.get(STUDENT.ID),
                         row.get(STUDENT.NAME),

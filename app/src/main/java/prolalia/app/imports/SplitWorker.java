@@ -1,11 +1,14 @@
 package prolalia.app.imports;
 
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.UUID;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
@@ -194,9 +197,18 @@ class SplitWorker implements DisposableBean {
     }
 
     private void take(LongRecording recording, SplitLine line, Path flac) throws IOException {
-        try {
+        // Its name is made of where it is: whatever stops in between, it is one take.
+        String id = UUID.nameUUIDFromBytes(
+                        (recording.id() + line.lineId() + line.span() + line.takeId()).getBytes(StandardCharsets.UTF_8))
+                .toString();
+        try (InputStream content = Files.newInputStream(flac)) {
             Verdict verdict = takes.keep(
-                    new Teacher(recording.teacherId()), line.lineId(), name(recording, line), line.words(), flac);
+                    new Teacher(recording.teacherId()),
+                    id,
+                    line.lineId(),
+                    name(recording, line),
+                    line.words(),
+                    content);
             if (verdict instanceof Verdict.Taken taken) {
                 store.taken(recording.id(), line.lineId(), taken.take().id(), null);
             } else if (verdict instanceof Verdict.Refused refused) {

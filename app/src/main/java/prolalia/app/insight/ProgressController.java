@@ -1,6 +1,5 @@
 package prolalia.app.insight;
 
-import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -12,6 +11,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.insight.ProgressService.Folder;
 
@@ -37,9 +37,8 @@ class ProgressController {
     }
 
     @GetMapping("/progress.zip")
-    ResponseEntity<byte[]> folder(
-            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String studentId)
-            throws IOException {
+    ResponseEntity<StreamingResponseBody> folder(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String studentId) {
         Folder folder = progress.folder(teacher.actor(), id, studentId);
         return ResponseEntity.ok()
                 .contentType(MediaType.valueOf("application/zip"))
@@ -49,6 +48,6 @@ class ProgressController {
                                 .filename(folder.name(), StandardCharsets.UTF_8)
                                 .build()
                                 .toString())
-                .body(folder.zip());
+                .body(folder.zip()::writeTo);
     }
 }

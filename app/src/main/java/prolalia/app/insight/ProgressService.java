@@ -1,9 +1,9 @@
 package prolalia.app.insight;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -121,31 +121,40 @@ class ProgressService {
                 hers.stream().mapToLong(each -> each.answer().at()).max().orElse(0));
     }
 
-    record Folder(String name, byte[] zip) {}
+    /** A file that is written as it is sent. */
+    interface Content {
+        void writeTo(OutputStream out) throws IOException;
+    }
+
+    record Folder(String name, Content zip) {}
 
     /** To show at home: a page that plays anywhere, with nothing in it but hers. */
-    Folder folder(Teacher teacher, String classId, String studentId) throws IOException {
+    Folder folder(Teacher teacher, String classId, String studentId) {
         Progress progress = of(teacher, classId, studentId);
         Map<String, String> files = new LinkedHashMap<>();
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        ZipOut zip = new ZipOut(bytes);
+        Map<String, Path> sounds = new LinkedHashMap<>();
         for (Work work : progress.spoken()) {
             for (String recording : work.recordings()) {
                 String hash = results.sound(teacher, work.assignmentId(), recording);
                 String name =
                         String.format(Locale.ROOT, "%02d %s.mp3", files.size() + 1, SpeakingName.of(work.lesson()));
-                zip.put(name, Files.readAllBytes(media.file(hash)));
+                sounds.put(name, media.file(hash));
                 files.put(recording, name);
             }
         }
         Context context = new Context(Locale.ENGLISH);
         context.setVariable("progress", progress);
         context.setVariable("files", files);
-        zip.put(
-                "index.html",
-                templates.process("insight/progress-folder", context).getBytes(StandardCharsets.UTF_8));
-        zip.finish();
+        byte[] page = templates.process("insight/progress-folder", context).getBytes(StandardCharsets.UTF_8);
         audit.note(teacher.id(), Deed.STUDENT_EXPORTED, progress.student().name());
-        return new Folder(SpeakingName.of(progress.student().name()) + " (progress).zip", bytes.toByteArray());
+        return new Folder(SpeakingName.of(progress.student().name()) + " (progress).zip", out -> {
+            ZipOut zip = new ZipOut(out);
+            zip.put("index.html", page);
+            zip.compressNoMore();
+            for (Map.Entry<String, Path> sound : sounds.entrySet()) {
+                zip.put(sound.getKey(), sound.getValue());
+            }
+            zip.finish();
+        });
     }
 }

@@ -87,6 +87,8 @@ class MemberStore {
                 .execute();
         writing.update(LESSON)
                 .set(LESSON.TEACHER_ID, toId)
+                // What its pages say themselves is said by her from now on.
+                .set(LESSON.REVISION, LESSON.REVISION.plus(1))
                 .where(LESSON.ID.in(lessons))
                 .execute();
         for (String lesson : lessons) {

@@ -14,6 +14,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -34,6 +35,7 @@ import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResultsService.Opened;
+import prolalia.app.response.ResultsService.PointsRefusedException;
 import prolalia.app.response.StoredAnswer;
 import prolalia.app.rubric.RubricService;
 import prolalia.app.rubric.RubricService.Level;
@@ -178,9 +180,6 @@ class ListeningController {
             @RequestParam double points,
             @RequestParam String answer,
             @RequestParam(defaultValue = "0") long seen) {
-        if (!(points >= 0) || Double.isInfinite(points)) {
-            throw new ResponseStatusException(HttpStatus.BAD_REQUEST, "points");
-        }
         var stands = desk.give(teacher.actor(), id, studentId, questionId, points, answer, seen);
         if (stands.isPresent()) {
             return meanwhile(stands.get(), answer);
@@ -188,6 +187,12 @@ class ListeningController {
         var mark =
                 desk.hear(teacher.actor(), id, studentId, questionId).opened().mark();
         return ResponseEntity.ok(Map.of("outcome", mark.outcome()));
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Map<String, Object>> refused(PointsRefusedException refused) {
+        return ResponseEntity.status(HttpStatus.CONFLICT)
+                .body(Map.of("why", messages.say("results.pointsUpTo", refused.most())));
     }
 
     private ResponseEntity<Map<String, Object>> meanwhile(Opened stands, String answer) {

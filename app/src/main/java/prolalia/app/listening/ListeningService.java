@@ -3,11 +3,14 @@ package prolalia.app.listening;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Teacher;
@@ -15,6 +18,7 @@ import prolalia.app.assignment.Assignment;
 import prolalia.app.assignment.AssignmentService;
 import prolalia.app.classroom.ClassStudent;
 import prolalia.app.listening.NoteStore.Note;
+import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResultsService;
 import prolalia.app.response.ResultsService.Answered;
@@ -33,6 +37,7 @@ class ListeningService {
     private final AssignmentService assignments;
     private final NoteStore notes;
     private final RubricService rubrics;
+    private final Messages messages;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -41,12 +46,14 @@ class ListeningService {
             AssignmentService assignments,
             NoteStore notes,
             RubricService rubrics,
+            Messages messages,
             TransactionTemplate transaction,
             Clock clock) {
         this.results = results;
         this.assignments = assignments;
         this.notes = notes;
         this.rubrics = rubrics;
+        this.messages = messages;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -127,22 +134,33 @@ class ListeningService {
     }
 
     /** @param named whether a question says of which lesson it is */
-    private static Map<String, List<Stop>> groups(
-            List<Stop> all, Order order, Which which, Checked checked, boolean named) {
+    private Map<String, List<Stop>> groups(List<Stop> all, Order order, Which which, Checked checked, boolean named) {
         Map<String, List<Stop>> groups = new LinkedHashMap<>();
+        Map<String, Set<String>> called = new HashMap<>();
+        all.forEach(stop -> called.computeIfAbsent(stop.student().name(), unseen -> new HashSet<>())
+                .add(stop.student().id()));
+        Function<Stop, String> title = stop ->
+                order == Order.CHILD && called.get(stop.student().name()).size() > 1
+                        // As everywhere, those of one name are told apart by their animals.
+                        ? messages.say(
+                                "listening.sameName",
+                                stop.student().name(),
+                                messages.say("animal." + stop.student().animal()))
+                        : name(stop, order, named);
         List<Stop> inOrder = new ArrayList<>(all);
         if (order == Order.CHILD) {
-            inOrder.sort(Comparator.comparing(stop -> stop.student().name()));
+            inOrder.sort(Comparator.comparing((Stop stop) -> stop.student().name())
+                    .thenComparing(stop -> stop.student().id()));
         }
         // A question keeps its place, however its answers come.
-        inOrder.forEach(stop -> groups.computeIfAbsent(name(stop, order, named), unseen -> new ArrayList<>()));
+        inOrder.forEach(stop -> groups.computeIfAbsent(title.apply(stop), unseen -> new ArrayList<>()));
         List<Stop> stops =
                 new ArrayList<>(all.stream().filter(stop -> isIn(which, stop)).toList());
         if (checked != Checked.AS_THEY_COME) {
             boolean first = checked == Checked.FIRST;
             stops.sort(Comparator.comparing(stop -> stop.answered().checks().isEmpty() == first));
         }
-        stops.forEach(stop -> groups.get(name(stop, order, named)).add(stop));
+        stops.forEach(stop -> groups.get(title.apply(stop)).add(stop));
         groups.values().removeIf(List::isEmpty);
         return groups;
     }

@@ -50,6 +50,18 @@ class ErrorAdvice {
         return "platform/not-here";
     }
 
+    /** Refused before any of it was kept. */
+    @ExceptionHandler(TooLargeException.class)
+    Object tooLarge(HttpServletRequest request, HttpServletResponse response) {
+        if (request.getMethod().equals("PUT")) {
+            return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)
+                    .contentType(MediaType.APPLICATION_JSON)
+                    .body(Map.of("why", messages.say("house.note.tooLarge")));
+        }
+        response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
+        return "platform/not-here";
+    }
+
     /** What came in could not be kept; the browser keeps it and tries again. */
     @ExceptionHandler(FullDiskException.class)
     Object fullDisk(HttpServletRequest request, HttpServletResponse response) {
@@ -61,7 +73,9 @@ class ErrorAdvice {
                     .body(Map.of("why", messages.say("fullDisk.why")));
         }
         response.setStatus(HttpStatus.INSUFFICIENT_STORAGE.value());
-        return "platform/full-disk";
+        boolean ofChild = request.getServletPath().startsWith("/door")
+                || request.getServletPath().startsWith("/my");
+        return ofChild ? "classroom/not-now" : "platform/full-disk";
     }
 
     /** A body that dripped was given up; what came of it wasn't kept, and what is kept in a browser is sent again. */

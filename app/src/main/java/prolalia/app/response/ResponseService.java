@@ -14,8 +14,11 @@ import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.assignment.ChildService;
 import prolalia.app.assignment.Met;
+import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.response.ResponseStore.Load;
 import prolalia.app.response.ResponseStore.Spoken;
+import prolalia.app.response.StoredAnswer.Came;
 import prolalia.app.response.StoredAnswer.Words;
 import prolalia.app.sound.AnswerPlace;
 import prolalia.app.sound.RecordingPurpose;
@@ -37,12 +40,25 @@ import prolalia.core.sound.InkTrace;
 public class ResponseService {
     private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
 
+    /** More than any child gives; what is beyond is no answer of hers. */
+    private static final int MOST_ANSWERS = 5_000;
+
+    /** Questions that were taken out while she answered them. */
+    private static final int MOST_UNKNOWN = 100;
+
     private final ChildService children;
     private final ResponseStore store;
+    private final DataFolder folder;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    ResponseService(ChildService children, ResponseStore store, TransactionTemplate transaction, Clock clock) {
+    ResponseService(
+            ChildService children,
+            ResponseStore store,
+            DataFolder folder,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.folder = folder;
         this.children = children;
         this.store = store;
         this.transaction = transaction;
@@ -144,8 +160,7 @@ public class ResponseService {
     }
 
     private Spoken spoken(Student student, String assignmentId, String recordingId) {
-        return store.find(assignmentId, student.id())
-                .map(response -> store.spoken(List.of(response.id())).get(recordingId))
+        return store.spoken(assignmentId, student.id(), recordingId)
                 .orElseThrow(() -> new NotFoundException("recording"));
     }
 
@@ -157,6 +172,7 @@ public class ResponseService {
         if (!ID.matcher(answerId).matches() || !ID.matcher(questionId).matches()) {
             throw new NotFoundException("answer");
         }
+        folder.needRoom(0);
         // Before the transaction: it may have to be rendered.
         Met met = children.meetStill(student, assignmentId);
         return transaction.execute(status -> taken(student, met, questionId, answerId, given));
@@ -170,6 +186,10 @@ public class ResponseService {
             return Taken.NO_MORE;
         }
         if (!store.has(answerId)) {
+            Load load = store.load(response.id(), met.asked().keySet());
+            if (load.answers() >= MOST_ANSWERS || question == null && load.unknown() >= MOST_UNKNOWN) {
+                return question == null ? Taken.GONE : Taken.NO_MORE;
+            }
             Given own = ownPieces(response, questionId, given);
             Mark mark = question == null ? new Mark(0, 0, Outcome.OPEN) : Marking.of(question, own);
             store.add(new StoredAnswer(
@@ -184,12 +204,25 @@ public class ResponseService {
                     null,
                     mark.points(),
                     mark.outcome(),
+                    came(met, response, question),
                     null));
         }
         if (question == null) {
             return Taken.GONE;
         }
         return children.isOpen(met) ? Taken.SAVED : Taken.CLOSED;
+    }
+
+    private Came came(Met met, StoredResponse response, Asked question) {
+        if (!children.isOpen(met)) {
+            return Came.AFTER_END;
+        }
+        boolean handedIn = response.handedInAt() != null && manner(met).feedback() != Feedback.NONE;
+        boolean told = question != null
+                && manner(met).feedback() == Feedback.EACH
+                && store.history(response.id(), question.id()).stream()
+                        .anyMatch(before -> before.triedAt() != null && before.outcome() == Outcome.RIGHT);
+        return handedIn || told ? Came.AFTER_TOLD : null;
     }
 
     /** Of what was said, and of pictures, only what this child said and brought for this question is an answer. */

@@ -112,6 +112,15 @@ class ResponseStore {
                 .fetch(ResponseStore::response);
     }
 
+    /** How much lies there of a response. @param unknown answers to what is no question of the lesson */
+    record Load(int answers, int unknown) {}
+
+    Load load(String responseId, Collection<String> questionIds) {
+        return new Load(
+                looking.fetchCount(ANSWER, ANSWER.RESPONSE_ID.eq(responseId)),
+                looking.fetchCount(ANSWER, ANSWER.RESPONSE_ID.eq(responseId), ANSWER.QUESTION_ID.notIn(questionIds)));
+    }
+
     /** Whether an answer came in already. */
     boolean has(String answerId) {
         return looking.fetchExists(ANSWER, ANSWER.ID.eq(answerId));
@@ -135,6 +144,7 @@ class ResponseStore {
                 .set(ANSWER.AT, answer.at())
                 .set(ANSWER.POINTS, answer.points())
                 .set(ANSWER.OUTCOME, answer.outcome().name())
+                .set(ANSWER.CAME, answer.came() == null ? null : answer.came().name())
                 .onConflictDoNothing()
                 .execute();
         writing.update(RESPONSE)
@@ -221,6 +231,7 @@ class ResponseStore {
                 row.get(ANSWER.TRIED_AT),
                 row.get(ANSWER.POINTS),
                 Outcome.valueOf(row.get(ANSWER.OUTCOME)),
+                row.get(ANSWER.CAME) == null ? null : StoredAnswer.Came.valueOf(row.get(ANSWER.CAME)),
                 overruled == null
                         ? null
                         : new Overruled(
@@ -279,9 +290,26 @@ class ResponseStore {
 
     /** What was said in a response, by recording. */
     Map<String, Spoken> spoken(Collection<String> responseIds) {
+        return spoken(responseIds.isEmpty() ? noCondition().not() : SPOKEN_ANSWER.RESPONSE_ID.in(responseIds));
+    }
+
+    /** Something that was said to an assignment. @param studentId by whom; null: by anybody */
+    Optional<Spoken> spoken(String assignmentId, String studentId, String recordingId) {
+        return Optional.ofNullable(spoken(SPOKEN_ANSWER
+                        .RECORDING_ID
+                        .eq(recordingId)
+                        .and(SPOKEN_ANSWER.RESPONSE_ID.in(select(RESPONSE.ID)
+                                .from(RESPONSE)
+                                .where(
+                                        RESPONSE.ASSIGNMENT_ID.eq(assignmentId),
+                                        studentId == null ? noCondition() : RESPONSE.STUDENT_ID.eq(studentId)))))
+                .get(recordingId));
+    }
+
+    private Map<String, Spoken> spoken(Condition which) {
         return looking.selectFrom(SPOKEN_ANSWER)
                 .where(
-                        responseIds.isEmpty() ? noCondition().not() : SPOKEN_ANSWER.RESPONSE_ID.in(responseIds),
+                        which,
                         SPOKEN_ANSWER.RECORDING_ID.in(
                                 select(RECORDING.ID).from(RECORDING).where(RECORDING.PURPOSE.eq("answer"))))
                 .fetchMap(

@@ -24,6 +24,7 @@ import prolalia.app.classroom.ClassAccess;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.response.ResultsService.Line;
+import prolalia.app.response.ResultsService.PointsRefusedException;
 import prolalia.app.response.ResultsService.Results;
 import prolalia.app.school.SchoolAddress;
 import prolalia.core.answer.KeyText;
@@ -103,11 +104,26 @@ class ResultsController {
             @PathVariable String id,
             @PathVariable String studentId,
             @PathVariable String questionId,
-            @RequestParam(required = false) Double points,
+            @RequestParam(defaultValue = "") String points,
             @RequestParam(defaultValue = "") String reason,
             Model model) {
-        results.overrule(teacher.actor(), id, studentId, questionId, points, reason);
+        try {
+            results.overrule(teacher.actor(), id, studentId, questionId, number(points), reason);
+        } catch (PointsRefusedException refused) {
+            model.addAttribute("pointsUpTo", refused.most());
+        }
         return open(teacher, id, studentId, questionId, model);
+    }
+
+    /** Null: nothing; what is no number is none that can be given. */
+    private static Double number(String typed) {
+        try {
+            return typed.isBlank()
+                    ? null
+                    : (Double) Double.parseDouble(typed.strip().replace(',', '.'));
+        } catch (NumberFormatException none) {
+            return Double.NaN;
+        }
     }
 
     @GetMapping("/answers.csv")

@@ -287,22 +287,45 @@ public class ResultsService {
                 .orElseThrow(() -> new NotFoundException("student"));
     }
 
-    /** @param points null: what the rule says holds again */
+    /** Thrown when points aren't a number from 0 to what there is to get; nothing was changed. */
+    public static final class PointsRefusedException extends RuntimeException {
+        private static final long serialVersionUID = 1;
+        private final int most;
+
+        PointsRefusedException(double most) {
+            this.most = (int) most;
+        }
+
+        public int most() {
+            return most;
+        }
+    }
+
+    private static void requirePoints(Double points, Opened opened) {
+        double most = opened.mark().most();
+        if (points != null && !(points >= 0 && points <= most)) {
+            throw new PointsRefusedException(most);
+        }
+    }
+
+    /**
+     * @param points null: what the rule says holds again
+     * @throws PointsRefusedException unless they are from 0 to the most that there is to get
+     */
     public void overrule(
             Teacher teacher, String assignmentId, String studentId, String questionId, Double points, String reason) {
         Assignment assignment = assignments.toChange(teacher, assignmentId);
         StoredAnswer answer = store.find(assignmentId, studentId)
                 .map(response -> store.answers(response.id()).get(questionId))
                 .orElseThrow(() -> new NotFoundException("answer"));
+        requirePoints(points, open(teacher, assignmentId, studentId, questionId));
         transaction.executeWithoutResult(status -> overrule(teacher, assignment, answer.id(), points, reason));
     }
 
     private void overrule(Teacher teacher, Assignment assignment, String answerId, Double points, String reason) {
         String why = reason.strip();
         String kept = why.substring(0, Math.min(LONGEST_REASON, why.length()));
-        boolean number = points == null || Double.isFinite(points);
-        store.overrule(
-                answerId, teacher.id(), points == null ? null : number ? Math.max(0, points) : 0, kept, clock.millis());
+        store.overrule(answerId, teacher.id(), points, kept, clock.millis());
         audit.note(teacher.id(), Deed.MARK_OVERRULED, assignment.title());
     }
 
@@ -326,6 +349,7 @@ public class ResultsService {
         if (answer == null) {
             throw new NotFoundException("answer");
         }
+        requirePoints(points, now);
         if (!isAsSeen(answer, answerId, seenAt)) {
             return Optional.of(now);
         }
@@ -364,10 +388,7 @@ public class ResultsService {
     /** The sound of something that was said to an assignment. */
     public String sound(Teacher teacher, String assignmentId, String recordingId) {
         assignments.seen(teacher, assignmentId);
-        List<String> responses = store.ofAssignment(assignmentId).stream()
-                .map(StoredResponse::id)
-                .toList();
-        return Optional.ofNullable(store.spoken(responses).get(recordingId))
+        return store.spoken(assignmentId, null, recordingId)
                 .map(Spoken::soundHash)
                 .orElseThrow(() -> new NotFoundException("sound"));
     }

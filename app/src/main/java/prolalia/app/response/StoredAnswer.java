@@ -12,6 +12,7 @@ import prolalia.core.marking.Mark.Outcome;
  * @param revision of the lesson that was met
  * @param triedAt when it was heard whether it is right; null: it wasn't
  * @param points by the key of when it was last marked
+ * @param came null: in time, and before anything was told
  * @param overruled what a teacher says of it; null: nothing
  */
 public record StoredAnswer(
@@ -26,7 +27,16 @@ public record StoredAnswer(
         Long triedAt,
         double points,
         Outcome outcome,
+        Came came,
         Overruled overruled) {
+    /** How an answer came that isn't like the others. */
+    public enum Came {
+        /** After the lesson was over. */
+        AFTER_END,
+        /** After it was told what is right. */
+        AFTER_TOLD
+    }
+
     /**
      * The words that were asked.
      *

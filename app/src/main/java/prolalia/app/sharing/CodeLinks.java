@@ -1,12 +1,7 @@
 package prolalia.app.sharing;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import io.github.bucket4j.Bandwidth;
-import io.github.bucket4j.Bucket;
 import java.security.SecureRandom;
 import java.time.Clock;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -29,18 +24,12 @@ public class CodeLinks {
     private static final String LETTERS = "23456789ABCDEFGHJKLMNPQRSTUVWXYZ";
 
     private static final int LENGTH = 10;
-    private static final int TRIES_AT_ONCE = 12;
-    private static final int GUESSERS_REMEMBERED = 20_000;
 
     private final LinkStore links;
     private final LessonAccess access;
     private final AuditLog audit;
     private final Clock clock;
     private final SecureRandom random = new SecureRandom();
-    private final Cache<String, Bucket> tries = Caffeine.newBuilder()
-            .maximumSize(GUESSERS_REMEMBERED)
-            .expireAfterAccess(Duration.ofHours(1))
-            .build();
 
     CodeLinks(LinkStore links, LessonAccess access, AuditLog audit, Clock clock) {
         this.links = links;
@@ -155,26 +144,11 @@ public class CodeLinks {
         return asked.isEmpty() ? own : asked;
     }
 
-    /** The path to which a typed code leads; empty when it leads nowhere, or this one has tried too often. @param from who tries */
-    public Optional<String> typed(String text, String from) {
-        Optional<TypedCode> code = TypedCode.typed(text);
-        if (code.isEmpty()) {
-            return Optional.empty();
-        }
-        Bucket bucket = tries.get(
-                from,
-                unseen -> Bucket.builder()
-                        .addLimit(Bandwidth.builder()
-                                .capacity(TRIES_AT_ONCE)
-                                .refillGreedy(1, Duration.ofSeconds(5))
-                                .build())
-                        .build());
-        if (!bucket.tryConsume(1)) {
-            return Optional.empty();
-        }
-        Optional<String> path = links.byTyped(code.get().words()).map(Link::path);
-        path.ifPresent(found -> bucket.addTokens(1));
-        return path;
+    /** The path to which a typed code leads; empty when it leads nowhere. Whoever asks sees to it that nobody tries too often. */
+    public Optional<String> typed(String text) {
+        return TypedCode.typed(text)
+                .flatMap(code -> links.byTyped(code.words()))
+                .map(Link::path);
     }
 
     private LessonRef toGiveOut(Teacher teacher, String lessonId) {

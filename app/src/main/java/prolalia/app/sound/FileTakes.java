@@ -33,7 +33,14 @@ public class FileTakes {
 
     public Verdict keep(Teacher teacher, String lineId, String fileName, String saidWords, InputStream content)
             throws IOException {
-        Verdict verdict = recordings.receiveFile(teacher, Ids.newId(), lineId, fileName, saidWords, content);
+        return keep(teacher, Ids.newId(), lineId, fileName, saidWords, content);
+    }
+
+    /** @param recordingId by which the same is taken once, however often it is asked for */
+    public Verdict keep(
+            Teacher teacher, String recordingId, String lineId, String fileName, String saidWords, InputStream content)
+            throws IOException {
+        Verdict verdict = recordings.receiveFile(teacher, recordingId, lineId, fileName, saidWords, content);
         if (verdict instanceof Verdict.Taken taken) {
             takes.keep(teacher, taken.take().id());
         }

@@ -54,6 +54,7 @@ window.addEventListener('pageshow', () => {
     show();
   }
 });
-if (page.dataset.wrong && form) {
-  sayName(page.dataset.again);
+const said = page.dataset.shut ?? page.dataset.slower ?? (page.dataset.wrong && form ? page.dataset.again : null);
+if (said) {
+  sayName(said);
 }

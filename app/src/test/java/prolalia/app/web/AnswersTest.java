@@ -117,6 +117,10 @@ class AnswersTest extends RunningHouse {
                 .contains("-A FISH!");
         assertThat(Visitor.text(ada.form("/my/" + assignment + "/hand-in")))
                 .contains("\"done\":true", "\"points\":2.0", "\"outcome\":\"RIGHT\"");
+        String told = "/assignments/" + assignment + "/answers/" + children.get(0) + "/" + typed;
+        assertThat(ines.page(told)).doesNotContain("came after");
+        answer(elsewhere, assignment, typed, "{'typed':'-A FISH!'}");
+        assertThat(ines.page(told)).contains("This came after it was told what is right");
         String answers = "/assignments/" + assignment + "/answers";
         String adasRow = Visitor.first(ines.page(answers), "(?s)<tr[^>]*>((?:(?!</tr>).)*Ada.*?)</tr>");
         assertThat(adasRow).contains("handed in", "question 1: right", "question 2: right", "<b>2</b>");
@@ -153,7 +157,11 @@ class AnswersTest extends RunningHouse {
         assertThat(Visitor.text(ines.form(cell + "/points", "points", "0.5", "reason", "not the word")))
                 .contains("0.5", "said by Ines Faro", "not the word");
         assertThat(ines.page(answers)).contains("question 2: part of it");
-        assertThat(ines.form(cell + "/points", "points", "NaN").statusCode()).isLessThan(500);
+        for (String senseless : List.of("NaN", "1e308", "-1", "2", "Infinity", "many")) {
+            assertThat(Visitor.text(ines.form(cell + "/points", "points", senseless)))
+                    .as(senseless)
+                    .contains("Points are a number from 0 to 1", "0.5");
+        }
         ines.putForm("/lines/" + typed + "/words", "revision", "1", "words", "What swims there?");
         ines.putForm("/lines/" + typed + "/words", "revision", "2", "words", "What swims there?");
         assertThat(ines.page(cell)).as("what was asked stays known").contains("It was asked then", "What is it?");
@@ -286,7 +294,15 @@ class AnswersTest extends RunningHouse {
         ines.form("/assignments/" + assignment + "/take-back");
         assertThat(answer(cem, assignment, typed, "{'typed':'late'}")).contains("CLOSED");
         assertThat(cem.form("/my/" + assignment + "/hand-in").statusCode()).isEqualTo(404);
+        String late = "/assignments/" + assignment + "/answers/" + children.get(2) + "/" + typed;
+        assertThat(ines.page(late)).contains("This came after the lesson was over");
         ines.form("/assignments/" + assignment + "/give-again");
+        for (int i = 0; i < 120; i++) {
+            answer(cem, assignment, UUID.randomUUID().toString(), "{'typed':'to no question'}");
+        }
+        assertThat(Visitor.all(cem.page("/my/" + assignment + "/answers"), "(\"[0-9a-f-]{36}\":\\{\"given)"))
+                .as("answers to what is no question are not kept without end")
+                .hasSizeLessThan(110);
         assertThat(cem.page("/my/" + assignment + "/answers")).contains("late");
         assertThat(answer(cem, assignment, UUID.randomUUID().toString(), "{'typed':'taken out'}"))
                 .contains("GONE");

@@ -9,6 +9,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.BeforeAll;
@@ -95,6 +96,40 @@ class ClassroomTest extends RunningHouse {
         }
     }
 
+    /** One device guesses without end, at keys and at words; what is right elsewhere is never called wrong. */
+    @Test
+    void whoGuessesIsSlowedAndNobodyElse() throws Exception {
+        String id = Visitor.newClass(ines, "Guessed at");
+        String at = "/classes/" + id;
+        String names = String.join(
+                "\n",
+                java.util.stream.IntStream.range(0, 8).mapToObj(i -> "Kid" + i).toList());
+        ines.form(at + "/students", "names", names);
+        List<String> children = Visitor.all(ines.page(at), at + "/students/([^\"/]+)\"");
+        String door = door(ines, at);
+        Visitor guesser = new Visitor(base());
+        guesser.get("/door/" + door);
+        int slowed = 0;
+        for (int i = 0; i < 60; i++) {
+            String said = Visitor.text(press(guesser, door, children.get(i % children.size()), "no key"));
+            slowed += said.contains("Wait a moment") ? 1 : 0;
+            guesser.get("/door?word=moon-boat-bell-" + (10 + i));
+        }
+        assertThat(slowed).isGreaterThan(30);
+        String word = Visitor.first(ines.page(at + "/door"), "<b>([a-z]+-[a-z]+-[a-z]+-\\d\\d)</b>");
+        assertThat(guesser.page("/door?word=" + word))
+                .contains("was not looked at")
+                .doesNotContain("opens nothing");
+        Visitor tablet = new Visitor(base());
+        tablet.get("/door/" + door);
+        for (String child : children) {
+            press(tablet, door, child, Visitor.key(ines, id, child));
+            assertThat(tablet.get("/my").uri().getPath()).isEqualTo("/my");
+        }
+        assertThat(tablet.get("/door?word=" + word).uri().getPath()).isEqualTo("/door/" + door);
+        assertThat(guesser.page("/door/" + door)).as("a look is never refused").contains("Kid3");
+    }
+
     @Test
     void guessingAKeyStopsUntilTheTeacherLetsIn() throws Exception {
         String id = Visitor.newClass(ines, "Guessers");
@@ -116,7 +151,12 @@ class ClassroomTest extends RunningHouse {
         assertThat(ines.page("/classes/shut-out")).contains("Ada", "waits at the door");
         Visitor bo = Visitor.child(ines, id, student(at, "Bo"));
         assertThat(bo.page("/my")).as("nobody else is kept out").contains("Bo");
-        ines.form(at + "/students/" + ada + "/let-in");
+        Visitor tablet = new Visitor(base());
+        tablet.get("/door/" + door);
+        press(tablet, door, ada, key);
+        assertThat(tablet.page("/my")).as("neither is she at another tablet").contains("Ada");
+        ines.form("/classes/let-all-in", "back", at);
+        assertThat(ines.page("/classes/shut-out")).doesNotContain("Ada");
         press(guesser, door, ada, key);
         assertThat(guesser.page("/my")).contains("Ada");
         ines.form(at + "/keys", "student", ada);

@@ -129,6 +129,55 @@ class HostileRequestsTest extends RunningHouse {
         }
     }
 
+    /** Nothing of this is a failure of the server: 500 is said of none, and each is answered in words. */
+    @Test
+    void idsThatAreTemplatesAndFormsWithWrongSignsAreNoFailures() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String schoolClass = Visitor.newClass(ines, "Whimbrels");
+        for (String id : List.of("%7B%22a%22:1%7D", "$%7B7*7%7D", "%7Bx%7D", "..%2f")) {
+            for (String deed : List.of("name", "let-in", "move", "leave", "delete", "animal", "accommodation")) {
+                assertThat(ines.form(
+                                        "/classes/" + schoolClass + "/students/" + id + "/" + deed,
+                                        "name",
+                                        "x",
+                                        "sure",
+                                        "x")
+                                .statusCode())
+                        .as(id + " " + deed)
+                        .isBetween(200, 499);
+            }
+            assertThat(ines.form("/classes/" + schoolClass + "/groups", "name", "{a}", "student", id)
+                            .statusCode())
+                    .isLessThan(500);
+        }
+        for (String wrong : List.of("name=%zz", "name=%", "names=Ada%0", "%=%&=")) {
+            assertThat(ines.send(
+                                    "POST",
+                                    "/classes/" + schoolClass + "/students",
+                                    "application/x-www-form-urlencoded",
+                                    wrong.getBytes(StandardCharsets.US_ASCII))
+                            .statusCode())
+                    .as(wrong)
+                    .isLessThan(500);
+        }
+        String line = ines.newLine("Which one?");
+        assertThat(ines.send("PUT", "/lines/" + line + "/picture", "application/octet-stream", new byte[61 << 20])
+                        .statusCode())
+                .isBetween(400, 499);
+        String lesson = ines.lessonOf(line);
+        ines.form("/lessons/" + lesson + "/codes", "made", "LINES");
+        String code = Visitor.first(ines.page("/lessons/" + lesson + "/codes"), "href=\"(/c/[A-Z0-9]+)\"");
+        ines.form("/lessons/" + lesson + "/codes/hours", "days", "", "from", "00:00", "to", "00:01");
+        Visitor child = new Visitor(base());
+        for (String of :
+                List.of("", "/sound/" + "0".repeat(64) + ".mp3", "/picture/" + "0".repeat(64), "/words/" + line)) {
+            assertThat(child.get(code + of, "Accept", "*/*").statusCode())
+                    .as(of)
+                    .isLessThan(500);
+        }
+        ines.form("/classes/" + schoolClass + "/remove");
+    }
+
     @Test
     void guessesSlowTheGuesserAndNotTheTeacherAtHerOwnDevice() throws Exception {
         accounts.add("Guessed At", "guessed", "right password");

@@ -1,0 +1,4 @@
+// Something doesn't work just now: a child who can't read is told.
+import { sayName } from './names.js';
+
+sayName('/assets/player/prompts/ask_your_teacher.mp3');
