@@ -2,6 +2,7 @@ package prolalia.app.classroom;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.IOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -11,6 +12,8 @@ import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.platform.FileReading;
+import prolalia.app.platform.FileReading.Read;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;
@@ -21,7 +24,8 @@ import prolalia.core.classroom.RosterPlan.Kind;
 import prolalia.core.classroom.RosterPlan.Known;
 import prolalia.formats.roster.Roster;
 import prolalia.formats.roster.RosterException;
-import prolalia.formats.roster.RosterReader;
+import prolalia.formats.roster.RosterException.Fault;
+import prolalia.formats.roster.RosterProcess;
 
 /** A class from a list: looked over before anything is kept. What was read stays in memory for an hour. */
 @Service
@@ -29,6 +33,7 @@ class RosterService {
     /** Of all lists that are being looked over. */
     private static final int MOST_ROWS_WAITING = 200_000;
 
+    private final FileReading files;
     private final StudentService studentService;
     private final ClassAccess classAccess;
     private final StudentStore students;
@@ -39,7 +44,13 @@ class RosterService {
             .expireAfterAccess(Duration.ofHours(1))
             .build();
 
-    RosterService(StudentService studentService, ClassAccess classAccess, StudentStore students, AuditLog audit) {
+    RosterService(
+            FileReading files,
+            StudentService studentService,
+            ClassAccess classAccess,
+            StudentStore students,
+            AuditLog audit) {
+        this.files = files;
         this.studentService = studentService;
         this.classAccess = classAccess;
         this.students = students;
@@ -61,10 +72,14 @@ class RosterService {
     }
 
     /** Reads a list; answers by what it is asked for again. */
-    String read(Teacher teacher, String classId, byte[] file) throws RosterException {
+    String read(Teacher teacher, String classId, byte[] file) throws IOException, RosterException {
         classAccess.toChange(teacher, classId);
+        Read read = files.read(RosterProcess.class, file);
+        if (!read.isDone()) {
+            throw new RosterException(Fault.valueOf(read.refusal(Fault.TOO_LARGE.name())));
+        }
         String token = Ids.newToken();
-        waiting.put(token, new Waiting(teacher.id(), classId, RosterReader.read(file)));
+        waiting.put(token, new Waiting(teacher.id(), classId, RosterProcess.read(read.answer())));
         return token;
     }
 

@@ -25,7 +25,25 @@ public final class PaperRun implements AutoCloseable {
     private static final int LONGEST_LINE = 200;
 
     private final LimitedProcess process;
+    private final Bounds bounds;
     private volatile int pages;
+
+    /** What a run may take. */
+    public enum Bounds {
+        PAPER(HEAP_MB, LONGEST_PAGE_MS, LONGEST_START_MS),
+        /** A child's picture: a photo of a phone is opened in a second. */
+        ANSWER(200, 8_000, 8_000);
+
+        private final int heapMb;
+        private final long silenceMs;
+        private final long startMs;
+
+        Bounds(int heapMb, long silenceMs, long startMs) {
+            this.heapMb = heapMb;
+            this.silenceMs = silenceMs;
+            this.startMs = startMs;
+        }
+    }
 
     /** Told how far it is. */
     public interface Progress {
@@ -33,9 +51,14 @@ public final class PaperRun implements AutoCloseable {
     }
 
     public PaperRun(Path file, Path folder) throws IOException {
+        this(file, folder, Bounds.PAPER);
+    }
+
+    PaperRun(Path file, Path folder, Bounds bounds) throws IOException {
+        this.bounds = bounds;
         process = new LimitedProcess(
                 PaperProcess.class,
-                HEAP_MB,
+                bounds.heapMb,
                 folder,
                 List.of(
                         file.toAbsolutePath().toString(),
@@ -48,7 +71,7 @@ public final class PaperRun implements AutoCloseable {
      * @throws IOException when that could not be done, whatever the paper: it may be tried again
      */
     public void await(Progress progress) throws IOException, PaperRefusedException {
-        process.limit(LONGEST_PAGE_MS, () -> LONGEST_START_MS + pages * EACH_PAGE_MS);
+        process.limit(bounds.silenceMs, () -> bounds.startMs + pages * EACH_PAGE_MS);
         try {
             String line;
             while ((line = process.readLine()) != null) {

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
+import prolalia.app.papers.PaperRun.Bounds;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedStream;
 import prolalia.app.platform.TooLargeException;
@@ -24,6 +25,9 @@ public class PictureReader {
     /** Each process has memory of its own: one after another. */
     private final Semaphore room = new Semaphore(1, true);
 
+    /** What children send keeps no teacher waiting. */
+    private final Semaphore roomForAnswers = new Semaphore(1, true);
+
     private final OpenedPages opened;
     private final DataFolder folder;
 
@@ -34,8 +38,17 @@ public class PictureReader {
 
     /** The picture that the file is; nothing when it is none that can be shown, or has more pages than one. */
     public Optional<PaperPage> readOne(InputStream content) throws IOException {
+        return readOne(content, Bounds.PAPER);
+    }
+
+    /** The same for what a child answers with, which may take less. */
+    public Optional<PaperPage> readAnswer(InputStream content) throws IOException {
+        return readOne(content, Bounds.ANSWER);
+    }
+
+    private Optional<PaperPage> readOne(InputStream content, Bounds bounds) throws IOException {
         try {
-            List<PaperPage> pages = read(content);
+            List<PaperPage> pages = read(content, bounds);
             return pages.size() == 1 && pages.get(0).picture() != null ? Optional.of(pages.get(0)) : Optional.empty();
         } catch (PaperRefusedException | TooLargeException refused) {
             return Optional.empty();
@@ -48,12 +61,17 @@ public class PictureReader {
      * @throws TooLargeException when it is larger than any picture
      */
     public List<PaperPage> read(InputStream content) throws IOException, PaperRefusedException {
+        return read(content, Bounds.PAPER);
+    }
+
+    private List<PaperPage> read(InputStream content, Bounds bounds) throws IOException, PaperRefusedException {
+        Semaphore room = bounds == Bounds.ANSWER ? roomForAnswers : this.room;
         Path file = folder.newTemporaryFile();
         Path place = folder.newTemporaryFolder();
         try {
             Files.copy(new LimitedStream(content, LARGEST_BYTES), file, StandardCopyOption.REPLACE_EXISTING);
             room.acquireUninterruptibly();
-            try (PaperRun run = new PaperRun(file, place)) {
+            try (PaperRun run = new PaperRun(file, place, bounds)) {
                 run.await((page, pages) -> {});
             } finally {
                 room.release();

@@ -23,7 +23,7 @@ class AnswerPictures {
 
     /** Keeps a picture; answers its hash, or nothing when it is none that can be shown. */
     Optional<String> keep(String responseId, InputStream content) throws IOException {
-        Optional<PaperPage> read = pictures.readOne(content);
+        Optional<PaperPage> read = pictures.readAnswer(content);
         read.ifPresent(page -> store.addPicture(responseId, page.picture(), page.mediaType(), clock.millis()));
         return read.map(PaperPage::picture);
     }

@@ -16,13 +16,14 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonRef;
+import prolalia.app.platform.FileReading;
+import prolalia.app.platform.FileReading.Read;
 import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.TooLargeException;
 import prolalia.app.script.ScriptService.PasteFault;
 import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.core.script.ReadForm;
-import prolalia.formats.qti.QtiRefusedException;
-import prolalia.formats.questions.QuestionFile;
+import prolalia.formats.questions.QuestionsProcess;
 
 /** Questions from a table or from QTI: looked over first, then taken; the browser sends the file for each. */
 @Controller
@@ -33,10 +34,12 @@ class QuestionFileController {
 
     private final ScriptService script;
     private final IncomingFiles files;
+    private final FileReading reading;
 
-    QuestionFileController(ScriptService script, IncomingFiles files) {
+    QuestionFileController(ScriptService script, IncomingFiles files, FileReading reading) {
         this.script = script;
         this.files = files;
+        this.reading = reading;
     }
 
     /** What would be made of the file, with what is to be said of its rows. */
@@ -96,14 +99,12 @@ class QuestionFileController {
 
     private ReadForm read(HttpServletRequest request, String name, HttpServletResponse response, Model model)
             throws IOException {
-        try {
-            byte[] file = files.open(request, LARGEST_BYTES).readAllBytes();
-            return QuestionFile.read(file, name);
-        } catch (QtiRefusedException refused) {
-            model.addAttribute("refused", "qti." + refused.reason());
-        } catch (IOException | IllegalStateException | java.io.UncheckedIOException broken) {
-            model.addAttribute("refused", "qti.NOT_TABLE");
+        byte[] file = files.open(request, LARGEST_BYTES).readAllBytes();
+        Read read = reading.read(QuestionsProcess.class, file, name.replace('\0', ' '));
+        if (read.isDone()) {
+            return QuestionsProcess.read(read.answer());
         }
+        model.addAttribute("refused", "qti." + read.refusal("TOO_LARGE"));
         response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
         return null;
     }

@@ -178,6 +178,48 @@ class HostileRequestsTest extends RunningHouse {
         ines.form("/classes/" + schoolClass + "/remove");
     }
 
+    /** Files that swell when they are opened are refused, by programs that are bounded. */
+    @Test
+    void filesThatSwellAreRefused() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String question = ines.newLine("What is it?");
+        String lesson = ines.lessonOf(question);
+        String nested = "<?xml version='1.0'?>" + "<a>".repeat(100_000) + "</a>".repeat(100_000);
+        HttpResponse<byte[]> deep = ines.send(
+                "PUT",
+                "/lessons/" + lesson + "/questions/reading?name=deep.xml",
+                "application/octet-stream",
+                nested.getBytes(StandardCharsets.UTF_8));
+        assertThat(deep.statusCode()).isEqualTo(422);
+        String schoolClass = Visitor.newClass(ines, "Sanderlings");
+        ines.form("/classes/" + schoolClass + "/students", "names", "Ada");
+        String ada = Visitor.first(ines.page("/classes/" + schoolClass), "/students/([^\"/]+)\"");
+        ines.putForm("/lines/" + question + "/question/kind", "by", "PICTURE");
+        String given = Visitor.first(
+                ines.form("/lessons/" + lesson + "/give", "to", schoolClass)
+                        .uri()
+                        .getQuery(),
+                "given=([^&]+)");
+        StringBuilder uses = new StringBuilder(
+                "<svg xmlns='http://www.w3.org/2000/svg' xmlns:x='http://www.w3.org/1999/xlink' width='9' height='9'><g id='u0'><path d='M0 0h1'/></g>");
+        for (int i = 1; i < 24; i++) {
+            uses.append("<g id='u").append(i).append("'>");
+            uses.append(("<use x:href='#u" + (i - 1) + "'/>").repeat(4)).append("</g>");
+        }
+        uses.append("<use x:href='#u23'/></svg>");
+        Visitor child = Visitor.child(ines, schoolClass, ada);
+        long begun = System.nanoTime();
+        assertThat(child.send(
+                                "PUT",
+                                "/my/" + given + "/answer-picture?line=" + question,
+                                "image/svg+xml",
+                                uses.toString().getBytes(StandardCharsets.UTF_8))
+                        .statusCode())
+                .isEqualTo(422);
+        assertThat(System.nanoTime() - begun).as("bounded, not quick").isLessThan(40_000_000_000L);
+        ines.form("/classes/" + schoolClass + "/remove");
+    }
+
     @Test
     void guessesSlowTheGuesserAndNotTheTeacherAtHerOwnDevice() throws Exception {
         accounts.add("Guessed At", "guessed", "right password");

@@ -4,7 +4,6 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Collections;
@@ -26,6 +25,7 @@ import prolalia.formats.archive.ArchiveRefusedException.Reason;
 import prolalia.formats.archive.ArchivedLesson.ArchivedLine;
 import prolalia.formats.archive.ArchivedLesson.ArchivedPage;
 import prolalia.formats.archive.ArchivedLesson.ArchivedTake;
+import prolalia.formats.lesson.ZipNames;
 import prolalia.formats.lesson.ZipOut;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.TokenStreamLocation;
@@ -89,7 +89,7 @@ public final class LessonArchive implements AutoCloseable {
     public static LessonArchive open(Path file) throws IOException, ArchiveRefusedException {
         ZipFile zip;
         try {
-            zip = new ZipFile(file.toFile(), StandardCharsets.UTF_8);
+            zip = ZipNames.open(file);
         } catch (ZipException | IllegalArgumentException notOne) {
             throw new ArchiveRefusedException(Reason.NO_ARCHIVE, "");
         }

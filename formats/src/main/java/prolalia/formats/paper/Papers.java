@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.zip.ZipFile;
+import prolalia.formats.lesson.ZipNames;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 
 /** Opens papers by what is in them; a file's name is not asked. */
@@ -54,7 +55,7 @@ public final class Papers {
     private static Paper packed(Path file) throws PaperRefusedException {
         boolean slides;
         boolean openDocument;
-        try (ZipFile zip = new ZipFile(file.toFile())) {
+        try (ZipFile zip = ZipNames.open(file)) {
             slides = zip.getEntry("ppt/presentation.xml") != null;
             openDocument = zip.getEntry("META-INF/manifest.xml") != null && zip.getEntry("content.xml") != null;
         } catch (IOException cut) {

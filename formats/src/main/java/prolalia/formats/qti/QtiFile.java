@@ -1,6 +1,5 @@
 package prolalia.formats.qti;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -13,6 +12,7 @@ import java.util.zip.ZipException;
 import java.util.zip.ZipInputStream;
 import org.w3c.dom.Element;
 import prolalia.core.script.ReadForm;
+import prolalia.formats.lesson.ZipNames;
 import prolalia.formats.qti.QtiItem.Cardinality;
 import prolalia.formats.qti.QtiItem.Declaration;
 import prolalia.formats.qti.QtiRefusedException.Reason;
@@ -69,7 +69,7 @@ public final class QtiFile {
 
     private static void readPackage(byte[] file, Map<String, QtiItem> items) throws IOException, QtiRefusedException {
         long all = 0;
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+        try (ZipInputStream zip = ZipNames.stream(file)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 if (entry.isDirectory()
                         || !entry.getName().toLowerCase(java.util.Locale.ROOT).endsWith(".xml")) {

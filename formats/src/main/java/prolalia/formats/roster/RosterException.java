@@ -18,7 +18,7 @@ public final class RosterException extends Exception {
 
     private final Fault fault;
 
-    RosterException(Fault fault) {
+    public RosterException(Fault fault) {
         super(fault.name());
         this.fault = fault;
     }

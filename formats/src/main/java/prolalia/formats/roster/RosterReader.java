@@ -1,6 +1,5 @@
 package prolalia.formats.roster;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -14,6 +13,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import prolalia.core.classroom.RosterColumns;
 import prolalia.core.classroom.RosterPlan;
+import prolalia.formats.lesson.ZipNames;
 import prolalia.formats.roster.RosterException.Fault;
 import prolalia.formats.table.Table;
 
@@ -76,7 +76,7 @@ public final class RosterReader {
     private static Roster oneRoster(byte[] file) throws RosterException, IOException {
         Map<String, List<Map<String, String>>> files = new HashMap<>();
         int rows = 0;
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+        try (ZipInputStream zip = ZipNames.stream(file)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 String name = entry.getName().replaceAll(".*/", "").toLowerCase(Locale.ROOT);
                 if (List.of("users.csv", "enrollments.csv", "classes.csv").contains(name)) {

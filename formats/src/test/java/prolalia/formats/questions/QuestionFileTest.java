@@ -28,7 +28,10 @@ class QuestionFileTest {
     }
 
     private static ReadForm read(String table, Charset charset) throws Exception {
-        return QuestionFile.read(table.getBytes(charset), "form.csv");
+        ReadForm form = QuestionFile.read(table.getBytes(charset), "form.csv");
+        // As it comes back from the program that reads what somebody sent.
+        assertThat(QuestionsProcess.read(QuestionsProcess.written(form))).isEqualTo(form);
+        return form;
     }
 
     @Test

@@ -27,6 +27,20 @@ class RosterReaderTest {
         return out.toByteArray();
     }
 
+    /** Windows packs names of files as code page 437, without saying so. */
+    @Test
+    void aZipWithNamesOfWindowsIsRead() throws Exception {
+        java.io.ByteArrayOutputStream packed = new java.io.ByteArrayOutputStream();
+        try (java.util.zip.ZipOutputStream zip =
+                new java.util.zip.ZipOutputStream(packed, java.nio.charset.Charset.forName("IBM437"))) {
+            zip.putNextEntry(new java.util.zip.ZipEntry("Sch\u00fcler.csv"));
+            zip.write(1);
+            zip.putNextEntry(new java.util.zip.ZipEntry("Gr\u00fc\u00dfe/users.csv"));
+            zip.write("sourcedId,givenName,familyName\n1,Mara,Lind\n".getBytes(StandardCharsets.UTF_8));
+        }
+        assertThat(RosterReader.read(packed.toByteArray()).rows()).isEqualTo(1);
+    }
+
     @Test
     void aOneRosterExportGivesTheStudentsOfEachClass() throws Exception {
         Roster roster = RosterReader.read(
