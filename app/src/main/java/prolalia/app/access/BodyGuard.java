@@ -173,26 +173,33 @@ class BodyGuard extends HttpFilter {
             refuse(response, HttpStatus.TOO_MANY_REQUESTS);
             return;
         }
+        GuardedRequest guarded = new GuardedRequest(request, DripLimit.OF_FRIENDS);
+        boolean isRead = isForm(request) && request.getMethod().equals("POST");
         try {
-            passOn(new GuardedRequest(request, DripLimit.OF_FRIENDS), response, chain, largestForm);
-        } finally {
-            friends.leave(person, device);
-        }
-    }
-
-    private static void passOn(GuardedRequest request, HttpServletResponse response, FilterChain chain, int largestForm)
-            throws IOException, ServletException {
-        try {
-            if (isForm(request) && request.getMethod().equals("POST")) {
-                request.readWhole(largestForm, true);
+            if (isRead) {
+                guarded.readWhole(largestForm, true);
+            } else {
+                passOn(guarded, response, chain);
             }
-            chain.doFilter(request, response);
         } catch (TooSlowException slow) {
             refuse(response, HttpStatus.REQUEST_TIMEOUT);
             return;
         } catch (GuardedRequest.TooLargeException large) {
             response.sendError(HttpStatus.CONTENT_TOO_LARGE.value());
+            guarded.drain(TOO_LARGE_DRAINED_BYTES);
+            return;
+        } finally {
+            friends.leave(person, device);
         }
+        if (isRead) {
+            // What takes its time now holds none of her places.
+            chain.doFilter(guarded, response);
+        }
+    }
+
+    private static void passOn(GuardedRequest request, HttpServletResponse response, FilterChain chain)
+            throws IOException, ServletException {
+        chain.doFilter(request, response);
         boolean tooLarge = response.getStatus() == HttpStatus.CONTENT_TOO_LARGE.value()
                 || response.getStatus() == HttpStatus.INSUFFICIENT_STORAGE.value();
         request.drain(tooLarge ? TOO_LARGE_DRAINED_BYTES : DRAINED_BYTES);

@@ -8,7 +8,7 @@ import java.util.Map;
  * page sends a few at once; whoever sends more waits for her own.
  */
 final class FriendsPlaces {
-    private static final int OF_A_DEVICE = 12;
+    private static final int OF_A_DEVICE = 16;
     private static final int OF_A_PERSON = 48;
 
     private final Map<String, Integer> reading = new HashMap<>();

@@ -32,7 +32,7 @@ public final class PaperRun implements AutoCloseable {
     public enum Bounds {
         PAPER(HEAP_MB, LONGEST_PAGE_MS, LONGEST_START_MS),
         /** A child's picture: a photo of a phone is opened in a second. */
-        ANSWER(200, 8_000, 8_000);
+        ANSWER(200, 5_000, 5_000);
 
         private final int heapMb;
         private final long silenceMs;

@@ -61,6 +61,11 @@ public record OnlineUrls(String base, boolean counted, Function<String, String> 
     }
 
     @Override
+    public boolean soundComesFirst() {
+        return true;
+    }
+
+    @Override
     public String listened() {
         return isCode() ? base + "/heard/" : null;
     }

@@ -38,6 +38,9 @@ public class StorageSweeper {
 
     private static final long FINISHED_EVERY_MS = 4_000;
 
+    /** Known without asking the database. */
+    private volatile boolean isAnythingLeft;
+
     private final StorageStore store;
     private final MediaStore media;
     private final DataFolder folder;
@@ -93,6 +96,14 @@ public class StorageSweeper {
     /** Rows go in one transaction, in which it is written down what must go after them; a kill in between is made up for. */
     private void letGo(Supplier<StorageStore.Voices> rows) {
         transaction.executeWithoutResult(status -> store.mustGo(rows.get(), clock.millis()));
+        isAnythingLeft = true;
+        finish();
+    }
+
+    /** What a server that was killed left. */
+    @EventListener(ApplicationReadyEvent.class)
+    public void goOn() {
+        isAnythingLeft = true;
         finish();
     }
 
@@ -100,12 +111,16 @@ public class StorageSweeper {
      * Does away with what was let go and may still lie in a file, and with what stands in the database's log of changes. What
      * can't go now (somebody reads an older state, the disk fails) goes later.
      */
-    @EventListener(ApplicationReadyEvent.class)
     @Scheduled(fixedDelay = FINISHED_EVERY_MS)
     public void finish() {
-        List<StorageStore.MustGo> left = store.mustGo();
-        if (left.isEmpty()) {
+        if (!isAnythingLeft) {
             return;
+        }
+        // Before it is asked for: what comes in meanwhile is seen the next time.
+        isAnythingLeft = false;
+        List<StorageStore.MustGo> left = store.mustGo();
+        if (!left.isEmpty()) {
+            isAnythingLeft = true;
         }
         Set<String> used = store.used();
         for (StorageStore.MustGo each : left) {

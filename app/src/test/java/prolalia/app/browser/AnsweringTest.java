@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import org.junit.jupiter.api.Test;
@@ -165,6 +166,36 @@ class AnsweringTest extends Browsing {
         teacher.waitForSelector("text=said by Ines Faro");
         teacher.keyboard().press("Escape");
         teacher.waitForSelector("[aria-label='Ada, question 9: right']");
+        ines.form("/classes/" + classId + "/remove");
+    }
+
+    @Test
+    void aTabThatAChildLeftOpenShowsNothingAndTakesNothing() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        given(ines, "Knots");
+        String bo = Visitor.all(ines.page("/classes/" + classId), "/students/([^\"/]+)\"")
+                .get(1);
+        BrowserContext tablet = context(820, 1180);
+        Page left = tablet.newPage();
+        enter(left, ines, ada);
+        page(left, 3);
+        left.locator("input.written").fill("Rain");
+        kept(left);
+        // What she heard while the network was gone waits for her alone.
+        left.route("**/heard/**", Route::abort);
+        left.waitForRequest("**/heard/**", () -> left.locator(".spot").first().click());
+        Page next = tablet.newPage();
+        next.navigate(base() + "/my");
+        next.locator("[action$='/my/leave'] button").click();
+        left.waitForURL("**/door/**");
+        enter(next, ines, bo);
+        assertThat(left.content()).doesNotContain("Rain");
+        assertThat(next.evaluate("() => JSON.parse(localStorage.getItem('outbox')).map((each) => each.owner)")
+                        .toString())
+                .contains(ada)
+                .doesNotContain(bo);
+        page(next, 3);
+        assertThat(next.locator("input.written").inputValue()).isEmpty();
         ines.form("/classes/" + classId + "/remove");
     }
 

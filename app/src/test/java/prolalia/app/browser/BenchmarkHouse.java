@@ -55,6 +55,14 @@ final class BenchmarkHouse implements AutoCloseable {
         return house.getBean(type);
     }
 
+    /** A phone of its own. */
+    BrowserContext phone() {
+        return browser.newContext(new Browser.NewContextOptions()
+                .setViewportSize(390, 844)
+                .setDeviceScaleFactor(3)
+                .setHasTouch(true));
+    }
+
     /** A new browser of its own. */
     BrowserContext context() {
         return browser.newContext();

@@ -69,7 +69,7 @@ class PlainNetworkTest extends Browsing {
         child.locator("#home").click();
         child.waitForURL(secure() + "/my");
         // Back on the plain page she is here, too; and when she leaves one, she left both.
-        child.navigate(byName() + "/my/" + assignment + "/3");
+        page(child, 3);
         assertThat(child.locator("input.written").inputValue()).isEqualTo("Rain");
         child.navigate(secure() + "/my");
         child.locator("[action$='/my/leave'] button").first().click();

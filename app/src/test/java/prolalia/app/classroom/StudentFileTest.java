@@ -188,6 +188,7 @@ class StudentFileTest extends RunningHouse {
                         "INSERT INTO must_go VALUES ('file', ?, ?), ('log', '', 0)",
                         traces.get(2),
                         System.currentTimeMillis() + 1);
+                sweeper.goOn();
             } else {
                 delete(student, in, name);
             }

@@ -33,6 +33,11 @@ public interface LessonUrls {
     /** Where it is said that a hint was asked for, up to the id of the line; null when nobody counts. */
     String hintsAsked();
 
+    /** Whether what sounds first is asked for before everything that is only seen, since the line may be slow. */
+    default boolean soundComesFirst() {
+        return false;
+    }
+
     /** Where it is said how far something was listened to, up to a figure of a hundred; null when nobody counts. */
     default String listened() {
         return null;

@@ -83,6 +83,9 @@ export class PageNavigation {
     if (push) {
       window.history.pushState({ turned: turned() + 1 }, '', address);
     }
+    // Here everything is at hand, and the voices go on.
+    fresh.getElementById('voice')?.remove();
+    fresh.body.classList.remove('waits');
     document.title = fresh.title;
     document.body.className = fresh.body.className;
     document.body.replaceChildren(...fresh.body.childNodes);

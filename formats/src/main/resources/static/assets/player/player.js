@@ -27,12 +27,21 @@ const LINES_AHEAD = 3;
 const switches = switchesOf(window.location.href) || Number(document.body.dataset.switches ?? 0);
 
 const at = (id) => document.getElementById(id);
+const LONGEST_ALONE_MS = 3_000;
+
+/** The voice that came with the page, and asked for its sound before this script was there. */
+function carriedVoice() {
+  const carried = at('voice');
+  carried?.remove();
+  return carried;
+}
+
 const background = new BackgroundAudio();
 const prompts = new Prompts();
 const outbox = new Outbox();
 const speeds = new Speeds();
 // Two, in turns: what goes on over the next page has its own.
-const voices = [new Audio(), new Audio()];
+const voices = [carriedVoice() ?? new Audio(), new Audio()];
 let audio = voices[0];
 let spots = [];
 // How often the current sound is still to be heard; what waits to be said on arrival.
@@ -40,6 +49,7 @@ let timesLeft = 1;
 let arriving = [];
 // The lines of this page that are still to be heard before the child chooses a way.
 let toHear = new Set();
+let firstSound = Promise.resolve();
 // Whether the page is said line by line, each going on to the next.
 let through = false;
 // The line that was begun last: its words are pressed one by one.
@@ -88,7 +98,12 @@ function choose(spot) {
   spots.forEach((each) => each.parentElement.classList.toggle('current', each.dataset.line === spot.dataset.line));
   words.show(spot);
   dock.showLine(spot);
-  audio.src = spot.dataset.sound;
+  const sound = new URL(spot.dataset.sound, window.location.href).href;
+  if (audio.src !== sound || audio.error) {
+    audio.src = sound;
+  } else if (audio.currentTime > 0) {
+    audio.currentTime = 0;
+  }
   audio.playbackRate = speeds.rate;
   audio.volume = ruleOf(spot).volume;
   timesLeft = ruleOf(spot).times;
@@ -349,7 +364,25 @@ function open() {
       keep();
     }
   };
-  window.requestIdleCallback ? requestIdleCallback(later) : setTimeout(later, 500);
+  firstSound.then(() => (window.requestIdleCallback ? requestIdleCallback(later) : setTimeout(later, 500)));
+}
+
+/** Answers when what sounds first is there, or can't be waited for: then comes what is only seen, and what may be needed later. */
+function waitForFirstSound() {
+  if (!document.body.classList.contains('waits')) {
+    return Promise.resolve();
+  }
+  return new Promise((there) => {
+    const [voice] = voices;
+    if (voice.readyState >= HTMLMediaElement.HAVE_ENOUGH_DATA || voice.error) {
+      there();
+    }
+    ['canplaythrough', 'error', 'suspend'].forEach((event) => voice.addEventListener(event, there, { once: true }));
+    setTimeout(there, LONGEST_ALONE_MS);
+  }).then(() => {
+    document.body.classList.remove('waits');
+    layOut();
+  });
 }
 
 function leadsElsewhere() {
@@ -415,5 +448,6 @@ document.addEventListener('answer-sounds', () => {
   voices.forEach((voice) => voice.pause());
 });
 
+firstSound = waitForFirstSound();
 open();
 askStillYou();
