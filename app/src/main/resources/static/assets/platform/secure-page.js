@@ -33,6 +33,6 @@ export function secureLink(there) {
   const link = document.createElement('a');
   link.className = 'secure-page';
   link.href = there;
-  link.textContent = there;
+  link.textContent = new URL(there).origin;
   return link;
 }
