@@ -26,7 +26,7 @@ public final class Attack {
     static List<Row> crowd() throws Exception {
         List<Row> rows = new ArrayList<>();
         try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"), false)) {
-            add(rows, Crowd.run(target, 3_000, 10));
+            add(rows, Crowd.run(target, 3_000, 10, 300));
             add(rows, Teachers.run(target, 20, 600));
         }
         return rows;
@@ -42,13 +42,15 @@ public final class Attack {
         List<Row> rows = new ArrayList<>();
         try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"), quick)) {
             if (listeners > 0) {
-                add(rows, Crowd.run(target, listeners, teachers));
+                add(rows, Crowd.run(target, listeners, teachers, listeners / 10));
                 add(rows, Teachers.run(target, 2 * teachers, listeners / 5));
             }
             add(rows, BadFiles.run(target, files));
             add(rows, Drips.run(target, 200, dripSeconds));
             add(rows, Drips.ofOneChild(target, 220, dripSeconds));
             add(rows, Guessers.run(target, guesses));
+            add(rows, DoorGuessers.run(target, quick ? 40 : 150));
+            add(rows, Answerers.run(target, quick ? 6 : 20, quick ? 1 : 5));
             add(rows, Kills.run(target, kills));
         }
         add(rows, FullDisk.run(quick));

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -18,6 +19,7 @@ import prolalia.app.web.Visitor;
 /** A crowd of listeners opens one lesson within ten seconds, while teachers type and record. */
 final class Crowd {
     private static final int WITHIN_MS = 10_000;
+    private static final int OF_A_CLASS = 30;
     private static final Pattern SOUND = Pattern.compile("data-sound=\"(/l/[^\"]+)\"");
     private static final Pattern PICTURE = Pattern.compile("src=\"(/l/[^\"]+/picture/[^\"]+)\"");
 
@@ -29,14 +31,22 @@ final class Crowd {
         this.target = target;
     }
 
-    static Row run(Target target, int listeners, int teachers) throws Exception {
-        return new Crowd(target).run(listeners, teachers);
+    static Row run(Target target, int listeners, int teachers, int children) throws Exception {
+        return new Crowd(target).run(listeners, teachers, children);
     }
 
-    private Row run(int listeners, int teachers) throws Exception {
+    private Row run(int listeners, int teachers, int children) throws Exception {
         Visitor ines = target.ines();
         String lesson = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         String link = ines.linkTo(lesson);
+        List<Callable<Boolean>> answers = new ArrayList<>();
+        for (int i = 0; i < children; i += OF_A_CLASS) {
+            Pupils pupils = Pupils.of(target, "Crowd" + i + "x", OF_A_CLASS);
+            for (int child = 0; child < OF_A_CLASS; child++) {
+                Visitor she = pupils.child(child);
+                answers.add(() -> pupils.answers(she, "rain"));
+            }
+        }
         // The first class of the day is not the one that is measured: what a server does first is slow.
         listen(link, listeners / 3);
         times.clear();
@@ -48,7 +58,22 @@ final class Crowd {
             teacher.start();
             typing.add(teacher);
         }
+        ScheduledExecutorService answering = Executors.newScheduledThreadPool(32);
+        for (int i = 0; i < answers.size(); i++) {
+            Callable<Boolean> answer = answers.get(i);
+            answering.schedule(
+                    () -> {
+                        if (!answer.call()) {
+                            failed.incrementAndGet();
+                        }
+                        return null;
+                    },
+                    (long) i * WITHIN_MS / answers.size(),
+                    TimeUnit.MILLISECONDS);
+        }
         listen(link, listeners);
+        answering.shutdown();
+        answering.awaitTermination(1, TimeUnit.MINUTES);
         over.set(true);
         for (Thread teacher : typing) {
             teacher.join();
@@ -59,7 +84,8 @@ final class Crowd {
         return Row.of(
                 "crowd",
                 failed.get() == 0,
-                listeners + " listeners in 10 s, " + teachers + " teachers type and record",
+                listeners + " listeners in 10 s, " + teachers + " teachers type and record, " + children
+                        + " children answer",
                 "%d requests, half within %.0f ms, 99 %% within %.0f ms, %d failed; %d changes meanwhile",
                 sorted.size(),
                 sorted.get(sorted.size() / 2),

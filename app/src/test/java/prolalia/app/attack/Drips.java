@@ -27,14 +27,9 @@ final class Drips {
 
     /** One child who came in through her door sends a spoken answer by many connections, each a few bytes a second. */
     static Row ofOneChild(Target target, int connections, int seconds) throws Exception {
-        Visitor ines = target.ines();
-        String schoolClass = Visitor.newClass(ines, "Drips");
-        ines.form("/classes/" + schoolClass + "/students", "names", "Ada");
-        String ada = Visitor.first(ines.page("/classes/" + schoolClass), "/students/([^\"/]+)\"");
-        String form = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools");
-        String given = Visitor.first(
-                ines.form("/lessons/" + form + "/give", "to", schoolClass).uri().getQuery(), "given=([^&]+)");
-        String cookies = Visitor.child(ines, schoolClass, ada).cookies().stream()
+        Pupils pupils = Pupils.of(target, "Drips", 1);
+        String given = pupils.given();
+        String cookies = pupils.child(0).cookies().stream()
                 .map(cookie -> cookie.getName() + "=" + cookie.getValue())
                 .collect(Collectors.joining("; "));
         return run(target, connections, seconds, "connections of one child that drip", number -> {

@@ -55,7 +55,7 @@ final class Teachers {
         sent.await();
         Thread.sleep(SPEAKING_MS);
         speaking.countDown();
-        Row crowd = Crowd.run(target, listeners, 0);
+        Row crowd = Crowd.run(target, listeners, 0, 0);
         for (Thread teacher : all) {
             teacher.join();
         }

@@ -21,6 +21,11 @@ import prolalia.app.web.Visitor;
 
 /** A browser whose microphone is one of the demo's voices, shared by all browser tests. */
 abstract class Browsing extends RunningHouse {
+    /** Every sound that the page plays, also the one that came with it, so that a test can ask how it plays. */
+    static final String OVERHEARD = "window.sounds = []; const plain = HTMLMediaElement.prototype.play;"
+            + " HTMLMediaElement.prototype.play = function () {"
+            + " if (!window.sounds.includes(this)) { window.sounds.push(this); } return plain.call(this); };";
+
     /** The same Chromium without a window around each page, where Debian has it: half of the work. */
     static final Path CHROMIUM = Stream.of("/usr/bin/chromium-headless-shell", "/usr/bin/chromium")
             .map(Path::of)

@@ -14,11 +14,6 @@ import org.junit.jupiter.api.Test;
 
 /** What a student hears under the rules that a teacher set on the stage, in the demo's own slides. */
 class PlayRuleTest extends Browsing {
-    /** Every sound that the page makes, so that a test can ask how it plays. */
-    private static final String OVERHEARD = "const Plain = window.Audio; window.sounds = [];"
-            + "window.Audio = function (...given) { const made = new Plain(...given); window.sounds.push(made);"
-            + " return made; };";
-
     private Page teacher;
     private String lesson;
     private String link;

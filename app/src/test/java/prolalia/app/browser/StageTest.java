@@ -11,6 +11,7 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.SelectOption;
 import java.util.Arrays;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** From a file to pages whose marks sound: looked over, taken, arranged, and heard by a student. */
@@ -388,14 +389,29 @@ class StageTest extends Browsing {
         };
     }
 
-    private static boolean isLitOnPage(Page student, String word) {
-        Locator lit = student.locator(".board .lit-word:visible");
-        if (lit.count() != 1) {
-            return false;
-        }
-        var box = lit.boundingBox();
+    /** Keeps, frame by frame, which words are lit in the bar and where on the page: a word is lit too briefly to be asked for. */
+    private static void watchLit(Page student) {
+        student.evaluate("""
+                () => {
+                  window.litSeen = [];
+                  const look = () => {
+                    const marks = [...document.querySelectorAll('.board .lit-word')].map((each) => each.getBoundingClientRect()).filter((box) => box.width > 0);
+                    const bar = [...document.querySelectorAll('#current .lit')].map((each) => each.innerText);
+                    if (marks.length === 1 && bar.length <= 1) {
+                      window.litSeen.push([bar[0] ?? '', marks[0].x, marks[0].y]);
+                    }
+                    requestAnimationFrame(look);
+                  };
+                  look();
+                }""");
+    }
+
+    private static boolean wasLit(Page student, String word) {
         double[] place = placeOf(student, word);
-        return box != null && Math.abs(box.x - place[0]) < 3 && Math.abs(box.y - place[1]) < 3;
+        return (Boolean) student.evaluate(
+                "([word, x, y]) => window.litSeen.some((seen) => seen[0] === word"
+                        + " && Math.abs(seen[1] - x) < 3 && Math.abs(seen[2] - y) < 3)",
+                List.of(word, place[0], place[1]));
     }
 
     private static double firstWordX(Page page) {
@@ -457,22 +473,21 @@ class StageTest extends Browsing {
         student.navigate(link);
         until(student, () -> student.locator("#current span").count() == 11);
         assertThat(student.locator("#current .lit").count()).isZero();
+        watchLit(student);
         student.getByLabel("Play", new Page.GetByLabelOptions().setExact(true)).click();
         for (String word : new String[] {"Look", "picture.", "seed"}) {
-            until(student, () -> {
-                Locator lit = student.locator("#current .lit");
-                return lit.count() == 1 && lit.innerText().equals(word) && isLitOnPage(student, word);
-            });
+            until(student, () -> wasLit(student, word));
         }
         student.waitForSelector("#play[aria-pressed=false]");
         assertThat(student.locator(".board .lit-word:visible").count()).isZero();
+        student.evaluate("() => { window.litSeen.length = 0; }");
         // Pressed again, a word of it is said alone; the next one by a key.
         var word = placeOf(student, "Point");
         student.mouse().click(word[0] + word[2] / 2, word[1] + word[3] / 2);
-        until(student, () -> isLitOnPage(student, "Point"));
+        until(student, () -> wasLit(student, "Point"));
         student.waitForSelector("#play[aria-pressed=false]");
         student.keyboard().press("ArrowRight");
-        until(student, () -> isLitOnPage(student, "to"));
+        until(student, () -> wasLit(student, "to"));
         student.waitForSelector("#play[aria-pressed=false]");
         assertThat(student.url()).isEqualTo(link);
         assertThat(student.locator("#current .lit").count()).isZero();

@@ -254,8 +254,7 @@ class TakeAlongTest extends Browsing {
             says(desk, "#how-saved", "Saved.");
         }
         Page child = context(1280, 800).newPage();
-        child.addInitScript("const Plain = window.Audio; window.sounds = []; window.Audio = function (...given) {"
-                + " const made = new Plain(...given); window.sounds.push(made); return made; };");
+        child.addInitScript(OVERHEARD);
         child.navigate(desk.inputValue("#link"));
         child.waitForSelector("#play");
         assertThat(child.locator("#current").boundingBox().width).isLessThanOrEqualTo(1);

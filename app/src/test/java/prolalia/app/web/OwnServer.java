@@ -13,7 +13,7 @@ import prolalia.app.Prolalia;
 
 /** The application in a process of its own, which can be killed and started again. */
 public final class OwnServer implements AutoCloseable {
-    private static final long LONGEST_START_MS = 120_000;
+    private static final long LONGEST_START_MS = 400_000;
 
     private final Path data;
     private final List<String> options;
