@@ -55,6 +55,7 @@ final class OpeningBenchmark {
             String at = Visitor.first(
                     Visitor.text(ines.send("PUT", "/bring-back", "application/octet-stream", long40)),
                     "\"at\":\"([^\"]+)\"");
+            ines.form(at + "/link");
             String link = Visitor.first(ines.page(at + "/give-out"), "(/l/[^\"<]+)\"");
             Visitor child = new Visitor(house.address);
             child.page(link);
