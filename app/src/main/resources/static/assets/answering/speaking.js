@@ -4,7 +4,7 @@ import { recordings as leftOver } from '../record/chunk-store.js';
 import { Microphone, meterShare } from '../record/microphone.js';
 import { TakeInTheMaking } from '../record/take.js';
 import { finishLeftOver } from '../record/resume-uploads.js';
-import { goOver, secureAddress, secureLink } from '../platform/secure-page.js';
+import { goOver, leadTo, secureAddress } from '../platform/secure-page.js';
 import { say } from '../platform/words.js';
 import { hush, sayAll } from './voice.js';
 
@@ -76,9 +76,7 @@ export function bindSpeaking(place, answering) {
     } catch {
       const there = await elsewhere;
       outcome.textContent = say(there ? 'answer.needsSecurePage' : 'answer.noMicrophone');
-      if (there) {
-        outcome.append(' ', secureLink(there));
-      }
+      leadTo(there, outcome);
       return;
     }
     const take = new TakeInTheMaking(question, '', microphone.stream, (how) => {

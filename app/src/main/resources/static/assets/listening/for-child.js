@@ -4,7 +4,7 @@ import { Microphone, meterShare } from '../record/microphone.js';
 import { finishLeftOver } from '../record/resume-uploads.js';
 import { TakeInTheMaking } from '../record/take.js';
 import { send } from '../platform/requests.js';
-import { goOver, secureLink } from '../platform/secure-page.js';
+import { goOver, leadTo } from '../platform/secure-page.js';
 import { say } from '../platform/words.js';
 import { askStillYou } from '../player/still-you.js';
 import { onlyFor } from '../classroom/whose-page.js';
@@ -139,9 +139,7 @@ async function start(mic) {
   } catch {
     const there = await elsewhere;
     tell(mic, there ? 'needsSecurePage' : 'noMicrophone');
-    if (there) {
-      mic.closest('.said-to').querySelector('.reply-state').append(' ', secureLink(there));
-    }
+    leadTo(there, mic.closest('.said-to').querySelector('.reply-state'));
     return;
   }
   const take = new TakeInTheMaking(mic.dataset.question, '', microphone.stream, (how) => tell(mic, how === 'stored' ? '' : 'waiting'), through(mic));

@@ -4,7 +4,7 @@ import { Microphone } from '../record/microphone.js';
 import { finishLeftOver } from '../record/resume-uploads.js';
 import { TakeInTheMaking } from '../record/take.js';
 import { Answer, send } from '../platform/requests.js';
-import { goOver, secureLink } from '../platform/secure-page.js';
+import { goOver, leadTo } from '../platform/secure-page.js';
 import { say } from '../platform/words.js';
 import { RemarkPlace } from './remark-place.js';
 
@@ -93,9 +93,7 @@ export function bindRemarks({ addressOf, hearing, current, stops }) {
       speaking = null;
       const there = await goOver();
       state(there ? 'needsSecurePage' : 'noMicrophone');
-      if (there) {
-        at('desk-state').append(' ', secureLink(there));
-      }
+      leadTo(there, at('desk-state'));
       return;
     }
     own.take = new TakeInTheMaking(`${own.stop.dataset.student}.${own.stop.dataset.question}`, '', microphone.stream, (how) => {

@@ -28,11 +28,14 @@ export async function goOver() {
   return there;
 }
 
-/** A link that leads there. */
-export function secureLink(there) {
+/** Puts a link that leads there after what the place says; nothing where there is none. */
+export function leadTo(there, place) {
+  if (!there) {
+    return;
+  }
   const link = document.createElement('a');
   link.className = 'secure-page';
   link.href = there;
   link.textContent = new URL(there).origin;
-  return link;
+  place.append(' ', link);
 }

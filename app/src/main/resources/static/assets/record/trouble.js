@@ -1,5 +1,5 @@
 // What is in the way of a microphone, in words, with what can be done.
-import { goOver, secureLink } from '../platform/secure-page.js';
+import { goOver, leadTo } from '../platform/secure-page.js';
 import { say } from '../platform/words.js';
 import { browserName } from './microphone.js';
 
@@ -12,8 +12,6 @@ export async function troubleWords(trouble, ...more) {
     paragraph.textContent = say(key, { address: window.location.origin });
     return paragraph;
   });
-  if (there) {
-    paragraphs[0].append(' ', secureLink(there));
-  }
+  leadTo(there, paragraphs[0]);
   return paragraphs;
 }
