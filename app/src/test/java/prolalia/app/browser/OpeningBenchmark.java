@@ -33,6 +33,7 @@ final class OpeningBenchmark {
     private static final String HEARD_WHEN_IT_PLAYS =
             "const plain = HTMLMediaElement.prototype.play; HTMLMediaElement.prototype.play = function () {"
                     + " this.addEventListener('playing', () => window.whenItPlays?.(), { once: true }); return plain.call(this); };";
+
     private static final String TURNS = """
             () => new Promise((done) => {
               const before = document.querySelector('main');
