@@ -91,7 +91,7 @@ class BodyGuard extends HttpFilter {
             refuse(response, HttpStatus.UNAUTHORIZED);
         } else {
             response.setHeader(HttpHeaders.CONNECTION, "close");
-            response.sendRedirect("/sign-in");
+            response.sendRedirect(request.getContextPath() + "/sign-in");
         }
     }
 

@@ -56,9 +56,9 @@ public class SignInWay implements AuthenticationEntryPoint, AuthenticationSucces
     public void commence(HttpServletRequest request, HttpServletResponse response, AuthenticationException failure)
             throws IOException {
         String asked =
-                request.getRequestURI() + (request.getQueryString() == null ? "" : "?" + request.getQueryString());
+                request.getServletPath() + (request.getQueryString() == null ? "" : "?" + request.getQueryString());
         boolean worth = request.getMethod().equals("GET") && !asked.equals("/");
-        response.sendRedirect(worth ? PAGE + "?" + GOAL + "=" + encoded(asked) : PAGE);
+        response.sendRedirect(request.getContextPath() + (worth ? PAGE + "?" + GOAL + "=" + encoded(asked) : PAGE));
     }
 
     @Override
@@ -67,7 +67,7 @@ public class SignInWay implements AuthenticationEntryPoint, AuthenticationSucces
         String name = name(request);
         throttle.right(name, request.getRemoteAddr(), devices.knows(name, request));
         devices.remember((SignedInTeacher) who.getPrincipal(), request, response);
-        response.sendRedirect(goal(request));
+        response.sendRedirect(request.getContextPath() + goal(request));
     }
 
     @Override
@@ -91,7 +91,7 @@ public class SignInWay implements AuthenticationEntryPoint, AuthenticationSucces
 
     private static String again(HttpServletRequest request, String why) {
         String goal = goal(request);
-        return PAGE + "?" + why + (goal.equals("/") ? "" : "&" + GOAL + "=" + encoded(goal));
+        return request.getContextPath() + PAGE + "?" + why + (goal.equals("/") ? "" : "&" + GOAL + "=" + encoded(goal));
     }
 
     /** Only a page of this server: one slash, and nothing that a browser takes for the start of another address. */

@@ -41,9 +41,11 @@ class AsChildController {
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @PathVariable String studentId,
-            @PathVariable int number) {
+            @PathVariable int number,
+            HttpServletRequest request) {
         Met met = met(teacher, id, studentId);
-        String back = "/classes/" + met.assignment().classId() + "/students/" + studentId;
+        String under = request.getContextPath();
+        String back = under + "/classes/" + met.assignment().classId() + "/students/" + studentId;
         String base = "/assignments/" + id + "/as/" + studentId;
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
@@ -52,7 +54,7 @@ class AsChildController {
                         met.lesson(),
                         number,
                         base,
-                        ChildController.behindDoor(met, base).lookedAtFrom(back),
+                        ChildController.behindDoor(met, under, under + base).lookedAtFrom(back),
                         Answering.TRIED));
     }
 

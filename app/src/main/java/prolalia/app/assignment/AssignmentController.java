@@ -97,7 +97,7 @@ class AssignmentController {
 
     @ExceptionHandler
     String refused(GivingRefusedException refused, HttpServletRequest request) {
-        return "redirect:" + request.getRequestURI() + "?refused=" + refused.why();
+        return "redirect:" + request.getServletPath() + "?refused=" + refused.why();
     }
 
     @PostMapping("/assignments/{id}/take-back")

@@ -132,6 +132,7 @@ class ChildController {
         Student student = student(request);
         Met met = children.meet(student, id);
         children.opened(student, met);
+        String under = request.getContextPath();
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .contentType(HTML)
@@ -139,16 +140,17 @@ class ChildController {
                         met.lesson(),
                         number,
                         "/my/" + id,
-                        behindDoor(met, "/my/" + id),
-                        new Answering("/my/" + id + "/answers", "/my/" + id, student.id())));
+                        behindDoor(met, under, under + "/my/" + id),
+                        new Answering(under + "/my/" + id + "/answers", under + "/my/" + id, student.id())));
     }
 
-    static BehindDoor behindDoor(Met met, String base) {
+    /** @param under the path under which this server is @param base of what belongs to what was given, with it */
+    static BehindDoor behindDoor(Met met, String under, String base) {
         Accommodation accommodation = met.accommodation();
         return new BehindDoor(
-                "/my",
+                under + "/my",
                 base + "/heard/",
-                "/my/who",
+                under + "/my/who",
                 met.schoolClass().idleMinutes(),
                 accommodation.speedPercent(),
                 accommodation.words() == Accommodation.Words.LARGE,

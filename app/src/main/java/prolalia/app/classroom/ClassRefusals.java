@@ -20,7 +20,9 @@ class ClassRefusals {
     /** Only a page of classes, whatever the browser says. */
     private static String cameFrom(HttpServletRequest request) {
         try {
-            String path = URI.create(request.getHeader("Referer")).getPath();
+            String path = URI.create(request.getHeader("Referer"))
+                    .getPath()
+                    .substring(request.getContextPath().length());
             return path.matches("/classes[/\\w-]*") ? path : "/classes";
         } catch (RuntimeException noneThatCanBeRead) {
             return "/classes";

@@ -57,7 +57,7 @@ class MediaDelivery extends HttpFilter {
     @Override
     protected void doFilter(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws IOException, ServletException {
-        String path = request.getRequestURI();
+        String path = request.getServletPath();
         boolean looks = request.getMethod().equals("GET") || request.getMethod().equals("HEAD");
         Asked asked = looks && (path.startsWith("/l/") || path.startsWith("/e/")) ? asked(path) : null;
         if (asked == null || !deliver(asked, request, response)) {

@@ -7,43 +7,45 @@ import prolalia.formats.web.LessonUrls;
 /**
  * Addresses of a lesson on this server.
  *
- * @param base of all that belongs to the lesson
+ * @param under the path under which a proxy shows this server, or nothing
+ * @param base of all that belongs to the lesson, after that
  * @param counted whether it is counted what students ask for
  * @param times JSON of the times of a line's words, by its id; null when they aren't known as yet
  * @param assets knows by which addresses the files that ship may be kept by browsers for ever
  */
-public record OnlineUrls(String base, boolean counted, Function<String, String> times, ResourceUrlProvider assets)
+public record OnlineUrls(
+        String under, String base, boolean counted, Function<String, String> times, ResourceUrlProvider assets)
         implements LessonUrls {
     @Override
     public String page(int number) {
-        return base + "/" + number;
+        return under + base + "/" + number;
     }
 
     @Override
     public String sound(String hash) {
-        return base + "/sound/" + hash + ".mp3";
+        return under + base + "/sound/" + hash + ".mp3";
     }
 
     @Override
     public String picture(String hash) {
-        return base + "/picture/" + hash;
+        return under + base + "/picture/" + hash;
     }
 
     @Override
     public String thing(String hash) {
-        return base + "/thing/" + hash;
+        return under + base + "/thing/" + hash;
     }
 
     @Override
     public String asset(String path) {
         String plain = "/assets/" + path;
         String lasting = assets.getForLookupPath(plain);
-        return lasting == null ? plain : lasting;
+        return under + (lasting == null ? plain : lasting);
     }
 
     @Override
     public String words(String lineId) {
-        return base + "/words/" + lineId;
+        return under + base + "/words/" + lineId;
     }
 
     @Override
@@ -53,7 +55,7 @@ public record OnlineUrls(String base, boolean counted, Function<String, String> 
 
     @Override
     public String hintsAsked() {
-        return counted ? base + "/hints/" : null;
+        return counted ? under + base + "/hints/" : null;
     }
 
     private boolean isCode() {
@@ -67,16 +69,16 @@ public record OnlineUrls(String base, boolean counted, Function<String, String> 
 
     @Override
     public String listened() {
-        return isCode() ? base + "/heard/" : null;
+        return isCode() ? under + base + "/heard/" : null;
     }
 
     @Override
     public String player() {
-        return isCode() ? base + "/player.js" : LessonUrls.super.player();
+        return isCode() ? under + base + "/player.js" : LessonUrls.super.player();
     }
 
     @Override
     public String keeper() {
-        return isCode() ? base + "/keeper.js" : null;
+        return isCode() ? under + base + "/keeper.js" : null;
     }
 }

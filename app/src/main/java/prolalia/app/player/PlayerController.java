@@ -44,7 +44,7 @@ class PlayerController {
 
     @GetMapping({"/l/{token}", "/e/{token}", "/c/{token}"})
     ResponseEntity<byte[]> first(@PathVariable String token, HttpServletRequest request) {
-        if (Way.of(request.getRequestURI()) == Way.CODE) {
+        if (Way.of(request.getServletPath()) == Way.CODE) {
             player.scanned(token);
         }
         return page(token, 1, request);
@@ -52,7 +52,7 @@ class PlayerController {
 
     @GetMapping({"/l/{token}/{number:[0-9]{1,4}}", "/e/{token}/{number:[0-9]{1,4}}", "/c/{token}/{number:[0-9]{1,4}}"})
     ResponseEntity<byte[]> page(@PathVariable String token, @PathVariable int number, HttpServletRequest request) {
-        Way way = Way.of(request.getRequestURI());
+        Way way = Way.of(request.getServletPath());
         // The teacher may change the lesson at any time, and take the link back.
         return player.page(token, number, addresses.address(request).base(), way)
                 .answer(ResponseEntity.ok().cacheControl(CacheControl.noStore()).contentType(HTML), request);
@@ -76,12 +76,12 @@ class PlayerController {
 
     /** Keeps the page, and what is heard on it, in the browser: opened once, it plays again without the network. */
     @GetMapping("/c/{token}/keeper.js")
-    ResponseEntity<Resource> keeper(@PathVariable String token) {
+    ResponseEntity<Resource> keeper(@PathVariable String token, HttpServletRequest request) {
         player.open(token);
         return ResponseEntity.ok()
                 .contentType(JAVASCRIPT)
                 .cacheControl(CacheControl.noCache())
-                .header("Service-Worker-Allowed", "/c/" + token)
+                .header("Service-Worker-Allowed", request.getContextPath() + "/c/" + token)
                 .body(new ClassPathResource("static/assets/player/code-keeper.js"));
     }
 
@@ -108,7 +108,7 @@ class PlayerController {
     @GetMapping({"/l/{token}/picture/{hash}", "/e/{token}/picture/{hash}", "/c/{token}/picture/{hash}"})
     ResponseEntity<Resource> picture(@PathVariable String token, @PathVariable String hash, HttpServletRequest request)
             throws IOException {
-        return Way.of(request.getRequestURI()) == Way.CODE
+        return Way.of(request.getServletPath()) == Way.CODE
                 ? files.smallPicture(player.open(token).lesson(), hash, request)
                 : files.picture(player.open(token).lesson(), hash, request);
     }

@@ -5,6 +5,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
 import org.springframework.web.util.UriUtils;
@@ -55,6 +56,7 @@ public class PlayerService {
     private final RoomPlans plans;
     private final StudentFiles files;
     private final ResourceUrlProvider assets;
+    private final String under;
     private final StudentPageWriter writer = new StudentPageWriter();
     private final Cache<Revision, Opened> opened = Caffeine.newBuilder()
             .maximumWeight(LINES_REMEMBERED)
@@ -75,7 +77,8 @@ public class PlayerService {
             StageService stages,
             RoomPlans plans,
             StudentFiles files,
-            ResourceUrlProvider assets) {
+            ResourceUrlProvider assets,
+            @Value("${server.servlet.context-path:}") String under) {
         this.links = links;
         this.use = use;
         this.lessons = lessons;
@@ -84,6 +87,7 @@ public class PlayerService {
         this.plans = plans;
         this.files = files;
         this.assets = assets;
+        this.under = under;
     }
 
     /** The teacher took the link back. */
@@ -228,7 +232,7 @@ public class PlayerService {
                 opened.lesson(),
                 opened.pages(),
                 page.number(),
-                new OnlineUrls(base, true, files.knownTimes(opened.lesson()), assets),
+                new OnlineUrls(under, base, true, files.knownTimes(opened.lesson()), assets),
                 page.way() == Way.LINK ? sharing(page, opened.lesson()) : null,
                 page.way() == Way.CODE ? opened.station() : null);
     }
@@ -261,7 +265,7 @@ public class PlayerService {
         return writer.writeBehindDoor(
                 pages.get(Math.min(number, pages.size()) - 1),
                 lesson.prompts(),
-                new OnlineUrls(base, door.heard() != null, files.knownTimes(lesson), assets),
+                new OnlineUrls(under, base, door.heard() != null, files.knownTimes(lesson), assets),
                 door,
                 answering);
     }
@@ -276,7 +280,7 @@ public class PlayerService {
         return writer.writeToTry(
                 pages.get(Math.min(number, pages.size()) - 1),
                 lesson.prompts(),
-                new OnlineUrls(base, false, files.knownTimes(lesson), assets));
+                new OnlineUrls(under, base, false, files.knownTimes(lesson), assets));
     }
 
     private String write(

@@ -40,25 +40,27 @@ class WarmUp {
     void begin(ApplicationReadyEvent ready) {
         if (ready.getApplicationContext() instanceof WebServerApplicationContext context
                 && ready.getApplicationContext().getEnvironment().getProperty("server.ssl.key-store") == null) {
+            String under = context.getEnvironment().getProperty("server.servlet.context-path", "");
             String address = "http://127.0.0.1:" + context.getWebServer().getPort();
-            Thread thread = new Thread(() -> rehearse(address), "rehearsal");
+            Thread thread = new Thread(() -> rehearse(address, under), "rehearsal");
             thread.setDaemon(true);
             thread.setPriority(Thread.MIN_PRIORITY);
             thread.start();
         }
     }
 
-    private void rehearse(String address) {
+    /** @param under the path of all its pages */
+    private void rehearse(String address, String under) {
         long end = System.nanoTime() + LONGEST_MS * 1_000_000;
         HttpClient client = HttpClient.newHttpClient();
-        String link = "/l/" + links.newestToken().orElse("none-as-yet");
+        String link = under + "/l/" + links.newestToken().orElse("none-as-yet");
         try {
             List<String> asked = new ArrayList<>(List.of(link));
             Matcher sound = SOUND.matcher(ask(client, address + link));
             while (sound.find() && asked.size() < 3) {
                 asked.add(sound.group(1));
             }
-            asked.add("/assets/player/prompts/well_done.mp3");
+            asked.add(under + "/assets/player/prompts/well_done.mp3");
             for (int round = 0; round < ROUNDS && System.nanoTime() < end; round++) {
                 for (String path : asked) {
                     ask(client, address + path);

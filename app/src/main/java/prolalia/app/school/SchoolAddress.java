@@ -22,17 +22,20 @@ public class SchoolAddress {
     private final String listensOn;
     private final boolean behindProxy;
     private final int plainPort;
+    private final String under;
     private volatile int securePort;
 
     SchoolAddress(
             SchoolService school,
             HouseProperties house,
             @Value("${server.address:}") String listensOn,
-            @Value("${server.tomcat.remoteip.internal-proxies:}") String proxies) {
+            @Value("${server.tomcat.remoteip.internal-proxies:}") String proxies,
+            @Value("${server.servlet.context-path:}") String under) {
         this.school = school;
         this.listensOn = listensOn;
         behindProxy = !proxies.isEmpty();
         plainPort = house.plainPort();
+        this.under = under;
     }
 
     @EventListener
@@ -74,7 +77,7 @@ public class SchoolAddress {
             return Optional.of(set);
         }
         if (plainPort > 0) {
-            return Optional.of("https://" + host(request) + (securePort == 443 ? "" : ":" + securePort));
+            return Optional.of("https://" + host(request) + (securePort == 443 ? "" : ":" + securePort) + under);
         }
         return request.isSecure() ? Optional.of(base(host(request), request)) : Optional.empty();
     }
@@ -82,11 +85,11 @@ public class SchoolAddress {
     /** @param host one of this server's own (see KnownHosts); its port is not taken from what the browser says of it */
     private String base(String host, HttpServletRequest request) {
         if (plainPort > 0) {
-            return "http://" + host + (plainPort == 80 ? "" : ":" + plainPort);
+            return "http://" + host + (plainPort == 80 ? "" : ":" + plainPort) + under;
         }
         int port = behindProxy ? request.getServerPort() : request.getLocalPort();
         boolean usual = port == (request.isSecure() ? 443 : 80);
-        return (request.isSecure() ? "https://" : "http://") + host + (usual ? "" : ":" + port);
+        return (request.isSecure() ? "https://" : "http://") + host + (usual ? "" : ":" + port) + under;
     }
 
     private static boolean isLoopback(String host) {

@@ -6,6 +6,7 @@ import { HandingIn } from './handing-in.js';
 import { bindAreas } from './areas.js';
 import { bindChoices } from './choices.js';
 import { bindDrawing } from './drawing.js';
+import { doEarly } from './early.js';
 import { bindHints } from './hints.js';
 import { bindOrder } from './order.js';
 import { bindPairs } from './pairs.js';
@@ -123,5 +124,6 @@ document.addEventListener('page-opened', () => opened && open());
 found.then(() => {
   opened = true;
   open();
+  doEarly();
   document.body.classList.add('answers-here');
 });

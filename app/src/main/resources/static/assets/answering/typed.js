@@ -1,4 +1,6 @@
 // What is typed: kept a moment after the last key, and when the page is left.
+import { wasTyped } from './early.js';
+
 const PAUSE_MS = 500;
 
 const unsaved = new Map();
@@ -17,7 +19,10 @@ export function bindTyped(place, answering) {
     return;
   }
   let timer = 0;
-  field.value = answering.held(question).given.typed ?? '';
+  const early = wasTyped(field);
+  if (!early) {
+    field.value = answering.held(question).given.typed ?? '';
+  }
   const save = () => {
     clearTimeout(timer);
     unsaved.delete(question);
@@ -37,4 +42,7 @@ export function bindTyped(place, answering) {
     timer = setTimeout(save, PAUSE_MS);
   });
   field.addEventListener('change', save);
+  if (early) {
+    save();
+  }
 }

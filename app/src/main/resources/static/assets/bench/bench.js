@@ -5,6 +5,7 @@ import { say } from '../platform/words.js';
 import { optimisticEdit } from './optimistic-edit.js';
 import { Playback } from './playback.js';
 import { Wave } from './wave.js';
+import { served } from '../platform/served.js';
 
 const PAUSE_MS = 300;
 const STEP_MS = 10;
@@ -13,7 +14,7 @@ const POLL_MS = 400;
 const FAR_POLL_MS = 3000;
 
 const page = document.querySelector('.bench');
-const take = `/takes/${page.dataset.take}`;
+const take = served(`/takes/${page.dataset.take}`);
 const at = (id) => document.getElementById(id);
 const playback = new Playback();
 let wave = null;

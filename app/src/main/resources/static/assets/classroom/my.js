@@ -2,6 +2,7 @@
 import { sendWaiting } from '../answering/answer-outbox.js';
 import { askStillYou } from '../player/still-you.js';
 import { onlyFor } from './whose-page.js';
+import { served } from '../platform/served.js';
 
 let sounding = null;
 
@@ -27,7 +28,7 @@ document.querySelectorAll('.ear').forEach((ear) => ear.addEventListener('click',
   ear.classList.remove('sounds');
 }));
 
-const NEWS = '/assets/player/prompts/something_new.mp3';
+const NEWS = served('/assets/player/prompts/something_new.mp3');
 
 /** Something was said to her that she hasn't met: it is said once, as soon as this browser lets a page speak. */
 async function sayNews() {

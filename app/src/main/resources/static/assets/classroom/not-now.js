@@ -1,4 +1,5 @@
 // Something doesn't work just now: a child who can't read is told.
 import { sayName } from './names.js';
+import { served } from '../platform/served.js';
 
-sayName('/assets/player/prompts/ask_your_teacher.mp3');
+sayName(served('/assets/player/prompts/ask_your_teacher.mp3'));

@@ -2,6 +2,7 @@
 import { Answer, send } from '../platform/requests.js';
 import { tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
+import { served } from '../platform/served.js';
 
 const file = document.getElementById('file');
 const said = document.getElementById('said');
@@ -10,7 +11,7 @@ async function take(chosen) {
   said.textContent = say('reading');
   try {
     const answer = await send('PUT', file.dataset.at, chosen, { 'Content-Type': 'application/octet-stream' });
-    window.location.assign((await answer.json()).at);
+    window.location.assign(served((await answer.json()).at));
   } catch (failure) {
     if (failure instanceof Answer && failure.status === 422) {
       said.textContent = (await failure.response.json()).why;

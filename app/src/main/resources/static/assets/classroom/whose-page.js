@@ -1,4 +1,5 @@
 // One child at a time is inside on a device. The page of another one, left open in some tab, shows nothing and takes nothing.
+import { served } from '../platform/served.js';
 const KEY = 'inside';
 
 function inside() {
@@ -26,7 +27,7 @@ export function onlyFor(owner) {
     if (who !== null && who !== owner) {
       document.documentElement.hidden = true;
       document.body.inert = true;
-      window.location.replace('/my');
+      window.location.replace(served('/my'));
     }
   };
   window.addEventListener('storage', ({ key }) => key === KEY && look());

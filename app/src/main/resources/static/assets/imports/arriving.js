@@ -1,8 +1,9 @@
 // Recordings that come in: one is split over the script, several are matched to its lines.
 import { takeIn } from '../platform/arriving.js';
 import { newId } from '../platform/new-id.js';
+import { served } from '../platform/served.js';
 
-const lesson = `/lessons/${document.querySelector('.elsewhere').dataset.lesson}`;
+const lesson = served(`/lessons/${document.querySelector('.elsewhere').dataset.lesson}`);
 const named = (file) => `?name=${encodeURIComponent(file.name)}`;
 
 takeIn({

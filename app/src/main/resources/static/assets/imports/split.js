@@ -3,6 +3,7 @@ import { send } from '../platform/requests.js';
 import { tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
 import { loudestOf, Wave } from '../bench/wave.js';
+import { served } from '../platform/served.js';
 
 /** Around a line so much of the recording is shown. */
 const AROUND_MS = 900;
@@ -11,7 +12,7 @@ const FAR_MS = 100;
 const SHORTEST_MS = 100;
 
 const page = document.querySelector('.split');
-const address = `/long-recordings/${page.dataset.recording}`;
+const address = served(`/long-recordings/${page.dataset.recording}`);
 const lengthMs = Number(page.dataset.lengthMs);
 const at = (id) => document.getElementById(id);
 const audio = new Audio();

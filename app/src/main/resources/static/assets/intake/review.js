@@ -4,9 +4,10 @@ import { tellNothing, tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
 import '../platform/keys.js';
 import { Sheet } from '../stage/sheet.js';
+import { served } from '../platform/served.js';
 
 const page = document.querySelector('.review');
-const address = `/papers/${page.dataset.paper}/pages/${page.dataset.page}/lines`;
+const address = served(`/papers/${page.dataset.paper}/pages/${page.dataset.page}/lines`);
 const at = (id) => document.getElementById(id);
 const sheet = new Sheet(at('sheet'), Number(page.dataset.aspect));
 let shown = { lines: [], sounds: [], changes: 0, wantedLines: 0 };
@@ -58,7 +59,7 @@ function showSounds() {
     const row = at('sound-row').content.firstElementChild.cloneNode(true);
     const [button, label] = row.children;
     button.textContent = say('hear', { name: sound.name });
-    button.addEventListener('click', () => new Audio(`/papers/${page.dataset.paper}/pages/${page.dataset.page}/sounds/${number}`).play().catch(tellOf));
+    button.addEventListener('click', () => new Audio(served(`/papers/${page.dataset.paper}/pages/${page.dataset.page}/sounds/${number}`)).play().catch(tellOf));
     label.querySelector('span').textContent = say('saysWhich');
     const choices = [...shown.lines].sort((one, other) => near(sound, one) - near(sound, other));
     label.querySelector('select').append(new Option(say('saysNone'), ''), ...choices.map((line) => new Option(line.text.slice(0, 80) || say('noWords'), line.id)));

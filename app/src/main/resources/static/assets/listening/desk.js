@@ -1,5 +1,6 @@
 // The listening desk: the queue, from answer to answer; the next one is fetched before it is asked for.
 import { stop as hush } from '../platform/listen.js';
+import { served } from '../platform/served.js';
 import { say } from '../platform/words.js';
 import { Hearing } from './hearing.js';
 import { bindMarking } from './marking.js';
@@ -184,7 +185,7 @@ if (at('stop')) {
 if (stops.length > 0) {
   show(0, false);
 }
-finishLeftRemarks(room.dataset.assignments.split(' '), (line, said) => {
+finishLeftRemarks(room.dataset.assignments.split(' ').map(served), (line, said) => {
   remarks?.ended(stops.find((stop) => `${stop.dataset.student}.${stop.dataset.question}` === line), said);
 }).catch(() => {});
 at('queue-form').addEventListener('change', () => at('queue-form').submit());

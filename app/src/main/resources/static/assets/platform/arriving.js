@@ -3,6 +3,7 @@
 import { put, watchFiles } from '../record/upload.js';
 import { misplaced } from './misplaced.js';
 import { say } from './words.js';
+import { served } from './served.js';
 
 const at = (id) => document.getElementById(id);
 const megabytes = (bytes) => (bytes / 1024 ** 2).toFixed(1);
@@ -31,7 +32,7 @@ async function send(address, file, onProgress) {
   if (request.status !== 200 || !answer.at) {
     throw new Error(answer.why ?? say('failed'));
   }
-  return answer.at;
+  return served(answer.at);
 }
 
 /**

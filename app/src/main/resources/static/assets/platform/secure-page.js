@@ -1,5 +1,6 @@
 // A microphone is given to secure pages alone (W3C Secure Contexts). Where this server has a secure address that this browser
 // trusts, a page that needs one goes over to it by itself; else it can lead there.
+import { served } from './served.js';
 
 /** The secure address of this page; null: it is secure, or there is none. */
 export async function secureAddress() {
@@ -7,8 +8,9 @@ export async function secureAddress() {
     return null;
   }
   try {
-    const { address } = await (await fetch('/secure-address', { cache: 'no-store' })).json();
-    return address ? address + window.location.pathname + window.location.search + window.location.hash : null;
+    const { address } = await (await fetch(served('/secure-address'), { cache: 'no-store' })).json();
+    const { pathname, search, hash } = window.location;
+    return address ? new URL(pathname + search + hash, address).href : null;
   } catch {
     return null;
   }
@@ -19,7 +21,7 @@ export async function goOver() {
   const there = await secureAddress();
   if (there) {
     try {
-      await fetch(new URL('/secure-address', there), { mode: 'no-cors', cache: 'no-store' });
+      await fetch(new URL(served('/secure-address'), there), { mode: 'no-cors', cache: 'no-store' });
       window.location.replace(there);
     } catch {
       // This browser was not told to trust it as yet.

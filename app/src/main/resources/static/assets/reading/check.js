@@ -4,6 +4,7 @@ import { say } from '../platform/words.js';
 import { showLevel } from '../record/level.js';
 import { bestType, Microphone, troubleOf } from '../record/microphone.js';
 import { troubleWords } from '../record/trouble.js';
+import { served } from '../platform/served.js';
 
 const SECONDS = 3;
 const page = document.querySelector('.microphone-check');
@@ -45,7 +46,7 @@ async function check() {
   await stopped;
   enter('judging');
   try {
-    const response = await send('POST', '/microphone', new Blob(parts), { 'Content-Type': 'application/octet-stream' });
+    const response = await send('POST', served('/microphone'), new Blob(parts), { 'Content-Type': 'application/octet-stream' });
     at('report').innerHTML = await response.text();
   } catch (failure) {
     at('report').textContent = say('failed');

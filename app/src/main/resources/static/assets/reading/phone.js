@@ -3,6 +3,7 @@ import { send } from '../platform/requests.js';
 import { say } from '../platform/words.js';
 import { resumeUploads } from '../record/resume-uploads.js';
 import { Channel } from './channel.js';
+import { served } from '../platform/served.js';
 
 /** A phone says so often that it is there... */
 const HERE_MS = 4000;
@@ -23,7 +24,7 @@ export class AtPhone {
     this.page = page;
     this.#prompter = prompter;
     const id = page.dataset.phoneId;
-    this.#channel = new Channel(`/phone/${page.dataset.phone}/messages?phone=${id}`, (says) => {
+    this.#channel = new Channel(served(`/phone/${page.dataset.phone}/messages?phone=${id}`), (says) => {
       if (says.kind === 'press') {
         prompter.press(says.key);
       } else if (says.kind === 'ended' || (says.kind === 'joined' && says.phone !== id)) {
@@ -47,7 +48,7 @@ export class AtPhone {
 
   async #asks() {
     try {
-      await send('POST', `/phone/${this.page.dataset.phone}/join?phone=${this.page.dataset.phoneId}`);
+      await send('POST', served(`/phone/${this.page.dataset.phone}/join?phone=${this.page.dataset.phoneId}`));
       return true;
     } catch (failure) {
       // What is over is said by its messages.
@@ -100,7 +101,7 @@ export class AtComputer {
     setInterval(() => this.#watch(), 1000);
     window.addEventListener('pagehide', () => {
       if (this.#token) {
-        send('POST', `/read-throughs/${this.#token}/end`, null, {}, true).catch(() => {});
+        send('POST', served(`/read-throughs/${this.#token}/end`), null, {}, true).catch(() => {});
       }
     });
   }
@@ -119,7 +120,7 @@ export class AtComputer {
     at('use-phone').hidden = true;
     at('phone').scrollIntoView({ block: 'nearest' });
     this.#token = at('phone').querySelector('[data-token]').dataset.token;
-    this.#channel = new Channel(`/read-throughs/${this.#token}/messages`, (says) => this.#hear(says));
+    this.#channel = new Channel(served(`/read-throughs/${this.#token}/messages`), (says) => this.#hear(says));
     this.#channel.listen();
   }
 
@@ -152,7 +153,7 @@ export class AtComputer {
     this.page.classList.remove('by-phone');
     at('phone').replaceChildren();
     if (this.#token) {
-      send('POST', `/read-throughs/${this.#token}/end`).catch(() => {});
+      send('POST', served(`/read-throughs/${this.#token}/end`)).catch(() => {});
       this.#token = null;
     }
   }

@@ -1,6 +1,7 @@
 // The read-through: shows a line, hears it, and goes on at one key. Takes land on their lines behind the reader's back.
 import { listen, stop as stopListening } from '../platform/listen.js';
 import { send } from '../platform/requests.js';
+import { served } from '../platform/served.js';
 import { clock, say } from '../platform/words.js';
 import { MicrophoneCapture, OVERLAP_MS } from '../record/microphone-capture.js';
 import { showLevel } from '../record/level.js';
@@ -25,7 +26,7 @@ const FORGOTTEN_MS = 1_500;
 const page = document.querySelector('.prompter');
 const lines = [...document.querySelectorAll('#lines-to-read li')].map((item) => ({ ...item.dataset, words: item.textContent }));
 const longestMs = Number(page.dataset.longestMs);
-const through = page.dataset.phone ? `/phone/${page.dataset.phone}` : '';
+const through = page.dataset.phone ? served(`/phone/${page.dataset.phone}`) : '';
 const at = (id) => document.getElementById(id);
 const marks = [...document.querySelectorAll('.reading-head .marks i')];
 // A long script has one bar in place of its marks.

@@ -11,6 +11,7 @@ import { TakeInTheMaking } from '../record/take.js';
 import { LARGEST_BYTES, upload, watchFiles } from '../record/upload.js';
 import { uploadState } from '../record/upload-state.js';
 import { early } from './early-press.js';
+import { served } from '../platform/served.js';
 
 const QUIET_SHARE = 0.35;
 const COUNT_KEY = 'count-first';
@@ -167,7 +168,7 @@ function showVerdict(html) {
 }
 
 function refreshTakes() {
-  htmx.ajax('GET', `/lines/${line}/takes`, { target: '#takes', swap: 'innerHTML' });
+  htmx.ajax('GET', served(`/lines/${line}/takes`), { target: '#takes', swap: 'innerHTML' });
 }
 
 async function throwAway() {
@@ -181,7 +182,7 @@ async function throwAway() {
 }
 
 async function keep(id) {
-  await judged(async () => (await send('POST', `/takes/${id}/keep`)).text());
+  await judged(async () => (await send('POST', served(`/takes/${id}/keep`))).text());
 }
 
 const ownTake = () => at('verdict').querySelector('[data-take]')?.dataset.take;
@@ -227,7 +228,7 @@ at('verdict').addEventListener('click', (event) => {
   if (event.target.id === 'take-whole') {
     const { recording } = at('verdict').querySelector('[data-recording]').dataset;
     enter('saving');
-    judged(async () => (await send('POST', `/recordings/${recording}/take-whole`)).text());
+    judged(async () => (await send('POST', served(`/recordings/${recording}/take-whole`))).text());
   }
 });
 
@@ -279,6 +280,6 @@ if (page.dataset.finish) {
   enter('saving', say('finishing'));
   await judged(async () => {
     await uploadRest(page.dataset.finish);
-    return (await send('POST', `/recordings/${page.dataset.finish}/end`)).text();
+    return (await send('POST', served(`/recordings/${page.dataset.finish}/end`))).text();
   });
 }

@@ -1,5 +1,6 @@
 // The uploader carries chunks from the chunk store to the server, in order, as often as it takes.
 import { Answer, send } from '../platform/requests.js';
+import { served } from '../platform/served.js';
 import { dropChunk, firstChunk } from './chunk-store.js';
 import { forgetPending, settlePending } from './pending.js';
 
@@ -7,7 +8,7 @@ const FIRST_WAIT_MS = 500;
 const LONGEST_WAIT_MS = 5000;
 
 /** Where a recording goes: a phone's by the secret of its read-through, all others as whoever is signed in. */
-export const addressOf = (recording) => `${recording.through ?? ''}/recordings/${recording.id}`;
+export const addressOf = (recording) => `${recording.through || served('')}/recordings/${recording.id}`;
 
 const NO_ROOM = 507;
 

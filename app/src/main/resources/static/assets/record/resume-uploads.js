@@ -1,12 +1,13 @@
 // On return: what a closed tab left in the chunk store goes to the server, and is offered to the teacher again.
 import { ChunkUploader, end } from './chunk-uploader.js';
 import { countChunks, dropRecording, recordings } from './chunk-store.js';
+import { served } from '../platform/served.js';
 
 /** A recording that is being made holds this lock, in whatever tab that is. */
 export const lockName = (id) => `recording-${id}`;
 
 /** What children answered goes from their own pages alone, and what was said back to them from the listening desk. */
-const teachersOwn = async () => (await recordings()).filter((each) => !/^\/(my|assignments)\//.test(each.through ?? ''));
+const teachersOwn = async () => (await recordings()).filter((each) => !/\/(my|assignments)\//.test(each.through ?? ''));
 
 /** Answers whether it was left over: nobody records it any more. */
 async function carryLeftOver(recording) {
@@ -60,6 +61,6 @@ export async function resumeUploads() {
   }
   if (place) {
     const of = new URLSearchParams({ ...place.dataset, left });
-    htmx.ajax('GET', `/recordings/unfinished?${of}`, { target: place, swap: 'innerHTML' });
+    htmx.ajax('GET', served(`/recordings/unfinished?${of}`), { target: place, swap: 'innerHTML' });
   }
 }

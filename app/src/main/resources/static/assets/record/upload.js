@@ -1,6 +1,7 @@
 // A file instead of the microphone: chosen or dropped, sent with its progress shown.
 import { newId } from '../platform/new-id.js';
 import { csrfToken } from '../platform/requests.js';
+import { served } from '../platform/served.js';
 
 export const LARGEST_BYTES = 200 * 1024 * 1024;
 
@@ -20,7 +21,7 @@ export function put(address, file, onProgress) {
 
 /** Sends a file for a line; answers the verdict as HTML. */
 export async function upload(file, line, onProgress) {
-  const address = `/recordings/${newId()}/file?line=${line}&name=${encodeURIComponent(file.name)}`;
+  const address = served(`/recordings/${newId()}/file?line=${line}&name=${encodeURIComponent(file.name)}`);
   const request = await put(address, file, (loaded, total) => onProgress(loaded / total));
   if (request.status !== 200 && request.status !== 413) {
     throw new Error(`answered ${request.status}`);

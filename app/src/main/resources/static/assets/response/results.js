@@ -1,4 +1,5 @@
 // The table of answers: each cell opens its answer; arrows go from cell to cell, also while one is open.
+import { served } from '../platform/served.js';
 const dialog = document.getElementById('opened');
 const { assignment } = document.querySelector('.results').dataset;
 let at = null;
@@ -7,7 +8,7 @@ const cellOf = ({ student, question }) => document.querySelector(`.cell[data-stu
 
 async function open(cell) {
   at = { ...cell.dataset };
-  const response = await fetch(`/assignments/${assignment}/answers/${at.student}/${at.question}`);
+  const response = await fetch(served(`/assignments/${assignment}/answers/${at.student}/${at.question}`));
   if (!response.ok || response.redirected) {
     window.location.reload();
     return;

@@ -4,6 +4,7 @@ import { tellNothing, tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
 import { everythingSaved } from './autosave.js';
 import { place } from './placing.js';
+import { served } from '../platform/served.js';
 
 const lesson = document.querySelector('.lesson').dataset.lesson;
 let busy = Promise.resolve();
@@ -46,7 +47,7 @@ function focusOn(row, at) {
 }
 
 const words = (row) => row.querySelector('textarea')?.value ?? row.querySelector('p').textContent;
-const address = (row, deed = '') => `/lines/${row.id.slice('line-'.length)}${deed}`;
+const address = (row, deed = '') => served(`/lines/${row.id.slice('line-'.length)}${deed}`);
 const idOf = (row) => row?.id.slice('line-'.length) ?? '';
 
 export async function split(row, at) {
@@ -120,14 +121,14 @@ async function remove(row) {
 }
 
 async function add(page) {
-  const [fresh] = await perform('POST', `/lessons/${lesson}/pages/${page}/lines`) ?? [];
+  const [fresh] = await perform('POST', served(`/lessons/${lesson}/pages/${page}/lines`)) ?? [];
   focusOn(fresh, 0);
 }
 
 /** Words that were typed into a line that is gone, as a line of their own at the end. */
 export async function addWith(typed) {
   const page = [...document.querySelectorAll('.lines')].at(-1).dataset.page;
-  const [fresh] = await perform('POST', `/lessons/${lesson}/pages/${page}/lines`) ?? [];
+  const [fresh] = await perform('POST', served(`/lessons/${lesson}/pages/${page}/lines`)) ?? [];
   const area = fresh?.querySelector('textarea');
   if (area) {
     area.value = typed;
@@ -153,9 +154,9 @@ export async function makeStanding(row) {
   }
 }
 
-export const undo = () => perform('POST', `/lessons/${lesson}/undo`);
-export const redo = () => perform('POST', `/lessons/${lesson}/redo`);
-export const giveTake = (take, row) => perform('POST', `/takes/${take}/move`, { line: idOf(row) });
+export const undo = () => perform('POST', served(`/lessons/${lesson}/undo`));
+export const redo = () => perform('POST', served(`/lessons/${lesson}/redo`));
+export const giveTake = (take, row) => perform('POST', served(`/takes/${take}/move`), { line: idOf(row) });
 
 /** Buttons with data-deed outside the line menu. */
 export function watchButtons(root) {

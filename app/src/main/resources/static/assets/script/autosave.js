@@ -1,6 +1,7 @@
 // Words are saved as they are typed. What the server hasn't acknowledged stays in this browser and is sent again.
 import { Answer, send } from '../platform/requests.js';
 import { say } from '../platform/words.js';
+import { served } from '../platform/served.js';
 
 const TYPING_PAUSE_MS = 400;
 const RETRY_MS = 3000;
@@ -113,7 +114,7 @@ async function put(row, area) {
   show('saving');
   try {
     const body = new URLSearchParams({ words, revision: row.dataset.revision });
-    const response = await send('PUT', `/lines/${row.dataset.line}/words`, body);
+    const response = await send('PUT', served(`/lines/${row.dataset.line}/words`), body);
     settle(row, area, await response.json());
   } catch (failure) {
     if (failure instanceof Answer && failure.status === 409) {

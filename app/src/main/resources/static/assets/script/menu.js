@@ -2,6 +2,7 @@
 import { say } from '../platform/words.js';
 import { moveTake } from './move-take.js';
 import { join, makeStanding, own, setIcon, setLabel, silence, setLang, statusMessage, split, step, steps } from './actions.js';
+import { served } from '../platform/served.js';
 
 const menu = document.getElementById('line-menu');
 let row = null;
@@ -28,15 +29,15 @@ function open(button) {
   item('own').hidden = !standing;
   item('standing').hidden = Boolean(standing) || shelf;
   menu.querySelector('.library-link').hidden = shelf;
-  menu.querySelector('.library-link').href = `/library?for=${row.dataset.line}`;
-  menu.querySelector('.read-link').href = `/lessons/${document.querySelector('.lesson').dataset.lesson}/read?line=${row.dataset.line}`;
+  menu.querySelector('.library-link').href = served(`/library?for=${row.dataset.line}`);
+  menu.querySelector('.read-link').href = served(`/lessons/${document.querySelector('.lesson').dataset.lesson}/read?line=${row.dataset.line}`);
   const code = menu.querySelector('.code-form input[name=line]');
   if (code) {
     code.value = row.dataset.line;
   }
   const take = row.querySelector('[data-take]')?.dataset.take;
   menu.querySelector('.bench-link').hidden = !take;
-  menu.querySelector('.bench-link').href = `/takes/${take}/bench`;
+  menu.querySelector('.bench-link').href = served(`/takes/${take}/bench`);
   menu.querySelector('.times-link').hidden = !take;
   menu.querySelector('.times-link').href = row.querySelector('.record-line').href.replace(/recorder$/, 'word-times');
   menu.querySelector('.takes-link').href = row.querySelector('.record-line').href;

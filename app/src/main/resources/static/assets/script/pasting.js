@@ -3,6 +3,7 @@ import { Answer, send } from '../platform/requests.js';
 import { tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
 import { pasteUnder, statusMessage } from './actions.js';
+import { served } from '../platform/served.js';
 
 const MANY = /\S.*[\r\n]\s*\S/;
 
@@ -17,7 +18,7 @@ function choice(words, action) {
 
 /** @param had what stood in the field before */
 async function offer(row, text, had) {
-  const { each, wrapped, fault } = await (await send('POST', `/lines/${row.dataset.line}/paste/reading`, new URLSearchParams({ text }))).json();
+  const { each, wrapped, fault } = await (await send('POST', served(`/lines/${row.dataset.line}/paste/reading`), new URLSearchParams({ text }))).json();
   const place = row.querySelector('.paste-offer') ?? document.createElement('small');
   place.className = 'paste-offer';
   place.setAttribute('role', 'status');

@@ -1,5 +1,6 @@
 // Questions from a file: it is looked over by the server first, and sent again when it is taken.
 import { Answer, send } from '../platform/requests.js';
+import { served } from '../platform/served.js';
 import { tellOf } from '../platform/note.js';
 
 const form = document.querySelector('form.paste');
@@ -39,7 +40,7 @@ form.addEventListener('submit', async (event) => {
     const response = await sent(`${form.dataset.questions}?page=${form.elements.page.value}`);
     const to = response?.headers.get('X-Goes-To');
     if (to) {
-      window.location.assign(to);
+      window.location.assign(served(to));
     }
   }
 });

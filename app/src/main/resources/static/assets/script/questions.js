@@ -4,10 +4,11 @@ import { tellOf } from '../platform/note.js';
 import { say } from '../platform/words.js';
 import { place } from './placing.js';
 import { perform, statusMessage } from './actions.js';
+import { served } from '../platform/served.js';
 
 const UNPROCESSABLE = 422;
 
-const address = (row, what) => `/lines/${row.id.slice('line-'.length)}/${what}`;
+const address = (row, what) => served(`/lines/${row.id.slice('line-'.length)}/${what}`);
 
 /** Changes something of a row and stays where the teacher was in it. */
 async function change(row, what, values, focus) {

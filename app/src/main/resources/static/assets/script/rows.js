@@ -1,6 +1,7 @@
 // A long script comes with words alone. A row gets its buttons and its trace before it is scrolled into view, when it is
 // pressed, or when this browser holds unsaved words of it.
 import { draftedLines, takeUp } from './autosave.js';
+import { served } from '../platform/served.js';
 
 const AHEAD = '600px';
 const AT_A_TIME = 40;
@@ -26,7 +27,7 @@ async function fetchWanted(lesson) {
   const some = [...wanted].slice(0, AT_A_TIME);
   const query = new URLSearchParams(some.map((row) => ['line', lineOf(row)]));
   try {
-    const response = await fetch(`/lessons/${lesson}/rows?${query}`);
+    const response = await fetch(served(`/lessons/${lesson}/rows?${query}`));
     if (!response.ok || response.redirected) {
       throw new Error(`answered ${response.status}`);
     }

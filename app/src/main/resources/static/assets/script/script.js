@@ -10,6 +10,7 @@ import { watchPasting } from './pasting.js';
 import { fillRows } from './rows.js';
 import { watchDragging } from './sorting.js';
 import { showStranded } from './stranded.js';
+import { served } from '../platform/served.js';
 
 const REFRESH_PAUSE_MS = 300;
 
@@ -21,7 +22,7 @@ let refreshing = 0;
 function refreshSoon({ detail }) {
   clearTimeout(refreshing);
   refreshing = setTimeout(() => {
-    htmx.ajax('GET', `/lessons/${main.dataset.lesson}/coverage?typed=${detail !== 'shape'}`, { target: 'body', swap: 'none' });
+    htmx.ajax('GET', served(`/lessons/${main.dataset.lesson}/coverage?typed=${detail !== 'shape'}`), { target: 'body', swap: 'none' });
   }, REFRESH_PAUSE_MS);
 }
 

@@ -8,6 +8,8 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import prolalia.app.web.Visitor;
 
@@ -338,5 +340,32 @@ class AnsweringTest extends Browsing {
         three.focus();
         assertThat(box.locator(".pen").first().isVisible()).isFalse();
         ines.form("/classes/" + classId + "/remove");
+    }
+
+    @Test
+    void whatIsDoneBeforeASlowPageKnowsTheAnswersIsKept() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        given(ines, "Early terns");
+        Page child = context(390, 844).newPage();
+        enter(child, ines, ada);
+        List<Route> held = new ArrayList<>();
+        child.route("**/my/" + assignment + "/answers", held::add);
+        child.navigate(base() + "/my/" + assignment + "/3");
+        child.locator("input.written").fill("Rain");
+        until(child, () -> !held.isEmpty());
+        held.forEach(Route::resume);
+        held.clear();
+        kept(child);
+        child.navigate(base() + "/my/" + assignment + "/1");
+        until(child, () -> !held.isEmpty());
+        child.getByLabel("Choose: the rain gauge").click();
+        held.forEach(Route::resume);
+        kept(child);
+        child.unroute("**/my/" + assignment + "/answers");
+        page(child, 3);
+        assertThat(child.locator("input.written").inputValue()).isEqualTo("Rain");
+        page(child, 1);
+        assertThat(child.getByLabel("Choose: the rain gauge").getAttribute("aria-checked"))
+                .isEqualTo("true");
     }
 }

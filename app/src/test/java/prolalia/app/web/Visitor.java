@@ -52,7 +52,7 @@ public final class Visitor {
 
     /** Answers the id of a class that a teacher makes. */
     public static String newClass(Visitor teacher, String name) throws Exception {
-        return teacher.form("/classes", "name", name).uri().getPath().substring("/classes/".length());
+        return first(teacher.form("/classes", "name", name).uri().getPath(), "/classes/([^/]+)");
     }
 
     /** A child who came in through the door of her class, by her picture key. */
