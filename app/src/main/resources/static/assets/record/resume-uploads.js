@@ -1,6 +1,7 @@
 // On return: what a closed tab left in the chunk store goes to the server, and is offered to the teacher again.
 import { ChunkUploader, end } from './chunk-uploader.js';
 import { countChunks, dropRecording, recordings } from './chunk-store.js';
+import { send } from '../platform/requests.js';
 import { served } from '../platform/served.js';
 
 /** A recording that is being made holds this lock, in whatever tab that is. */
@@ -61,6 +62,13 @@ export async function resumeUploads() {
   }
   if (place) {
     const of = new URLSearchParams({ ...place.dataset, left });
-    htmx.ajax('GET', served(`/recordings/unfinished?${of}`), { target: place, swap: 'innerHTML' });
+    const listed = await send('GET', served(`/recordings/unfinished?${of}`)).catch(() => null);
+    const fresh = document.createElement('template');
+    fresh.innerHTML = listed ? await listed.text() : place.innerHTML;
+    // What stands there already isn't taken from under a finger that just presses it.
+    if (fresh.innerHTML.trim() !== place.innerHTML.trim()) {
+      place.replaceChildren(fresh.content);
+      htmx.process(place);
+    }
   }
 }
