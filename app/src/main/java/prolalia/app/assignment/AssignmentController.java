@@ -20,6 +20,7 @@ import prolalia.app.assignment.AssignmentService.Giving;
 import prolalia.app.assignment.AssignmentService.GivingRefusedException;
 import prolalia.app.classroom.ClassAccess;
 import prolalia.app.classroom.ClassService;
+import prolalia.app.classroom.Replies;
 import prolalia.app.classroom.SchoolClass;
 import prolalia.app.classroom.StudentService;
 import prolalia.app.lesson.LessonService;
@@ -32,18 +33,21 @@ class AssignmentController {
     private final StudentService studentService;
     private final ClassAccess classAccess;
     private final LessonService lessons;
+    private final Replies replies;
 
     AssignmentController(
             AssignmentService assignments,
             ClassService classes,
             StudentService studentService,
             ClassAccess classAccess,
-            LessonService lessons) {
+            LessonService lessons,
+            Replies replies) {
         this.assignments = assignments;
         this.classes = classes;
         this.studentService = studentService;
         this.classAccess = classAccess;
         this.lessons = lessons;
+        this.replies = replies;
     }
 
     /** To whom a lesson is given, and a form to give it to others. @param to the class that is looked at */
@@ -140,6 +144,7 @@ class AssignmentController {
             Model model) {
         model.addAttribute("schoolClass", classAccess.require(teacher.actor(), id));
         model.addAttribute("overview", assignments.overview(teacher.actor(), id));
+        model.addAttribute("replies", replies.byAssignment(id));
         model.addAttribute("goesSoon", assignments.goesSoon(teacher.actor(), id));
         model.addAttribute("mayChange", teacher.role().teaches());
         model.addAttribute("back", back);
@@ -167,6 +172,7 @@ class AssignmentController {
             Model model) {
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("schoolClass", classAccess.require(teacher.actor(), id));
+        model.addAttribute("replies", replies.byAssignment(id));
         model.addAttribute("overview", assignments.overview(teacher.actor(), id));
         model.addAttribute("mayChange", teacher.role().teaches());
         return "assignment/overview :: picture";

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor.Student;
@@ -97,6 +98,11 @@ public class ChildService {
         Accommodation accommodation = accommodations.of(student.id());
         SchoolClass in = classes.find(student.classId()).orElseThrow(() -> new NotFoundException("class"));
         return new Met(assignment, in, accommodation, lessons.of(assignment, accommodation));
+    }
+
+    /** A child as she comes in through the door of the class to which something was given, for what is done in her place. */
+    public Optional<Student> asSheComesIn(String studentId, String assignmentId) {
+        return store.find(assignmentId).map(given -> new Student(studentId, given.classId()));
     }
 
     public void opened(Student student, Met met) {

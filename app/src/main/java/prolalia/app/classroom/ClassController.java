@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.classroom.ClassService.ClassView;
 import prolalia.app.classroom.ClassService.RefusedException;
+import prolalia.app.classroom.ClassService.Shown;
 import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.Names;
 
@@ -27,11 +28,13 @@ class ClassController {
     private final ClassService classes;
     private final StudentService studentService;
     private final ClassAccess classAccess;
+    private final Replies replies;
 
-    ClassController(ClassService classes, StudentService studentService, ClassAccess classAccess) {
+    ClassController(ClassService classes, StudentService studentService, ClassAccess classAccess, Replies replies) {
         this.classes = classes;
         this.studentService = studentService;
         this.classAccess = classAccess;
+        this.replies = replies;
     }
 
     @GetMapping
@@ -48,11 +51,17 @@ class ClassController {
         return "classroom/classes";
     }
 
-    /** Who waits to be let in: asked for again and again where a teacher would see it. */
+    /** Who waits to be let in, or to be heard: asked for again and again where a teacher would see it. */
     @GetMapping("/shut-out")
     String shutOut(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletResponse response, Model model) {
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("waiting", studentService.shutOut(teacher.actor()));
+        List<SchoolClass> hers = classes.classesOf(teacher.actor()).stream()
+                .map(Shown::schoolClass)
+                .toList();
+        model.addAttribute("classes", hers);
+        model.addAttribute(
+                "replies", replies.byClass(hers.stream().map(SchoolClass::id).toList()));
         return "classroom/shut-out";
     }
 

@@ -76,7 +76,8 @@ class DemoForm {
                         AnswerManner.Feedback.AT_END,
                         0,
                         AnswerManner.Points.STARS,
-                        AnswerManner.USUAL_SECONDS)));
+                        AnswerManner.USUAL_SECONDS,
+                        false)));
         questions();
         List<PlacedLine> added = lines.addAll(pages.add(lesson, now), List.copyOf(read));
         for (int i = 0; i < VOICES; i++) {

@@ -9,13 +9,16 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.desk.Arrangement.Order;
+import prolalia.app.listening.ToHear;
 
 @Controller
 class DeskController {
     private final DeskService desk;
+    private final ToHear toHear;
 
-    DeskController(DeskService desk) {
+    DeskController(DeskService desk, ToHear toHear) {
         this.desk = desk;
+        this.toHear = toHear;
     }
 
     /** What was removed and can be put back. */
@@ -37,6 +40,7 @@ class DeskController {
         Arrangement arrangement = new Arrangement(words, order, folder, all);
         model.addAttribute("desk", desk.deskOf(teacher.actor(), arrangement));
         model.addAttribute("arrangement", arrangement);
+        model.addAttribute("toHear", toHear.of(teacher.actor()));
         model.addAttribute("orders", Order.values());
         model.addAttribute("removed", removed);
         return "desk/desk";

@@ -117,9 +117,6 @@ class ListeningController {
                         .flatMap(each -> each.toBeRead().stream())
                         .distinct()
                         .toList());
-        model.addAttribute(
-                "replied",
-                counts.stream().flatMap(each -> each.replied().stream()).toList());
         model.addAttribute("whichOnes", Which.values());
         model.addAttribute("checkedOnes", Checked.values());
         model.addAttribute("schoolClass", classes.require(teacher.actor(), queue.classId()));
@@ -140,7 +137,7 @@ class ListeningController {
         response.setHeader("Cache-Control", "no-store");
         Heard heard = desk.hear(teacher.actor(), id, studentId, questionId);
         int most = heard.opened().mark().most();
-        model.addAttribute("remarks", remarks.of(teacher.actor(), new At(id, studentId, questionId), heard.opened()));
+        model.addAttribute("remarks", remarks.of(heard.opened(), new At(id, studentId, questionId)));
         model.addAttribute("counted", remarks.counted(teacher.actor(), id));
         model.addAttribute("standing", teacher.role().teaches() ? remarks.standing(teacher.actor()) : List.of());
         model.addAttribute("rubrics", teacher.role().teaches() ? rubrics.of(teacher.actor()) : List.of());

@@ -36,6 +36,7 @@ class ListeningService {
     private final ResultsService results;
     private final AssignmentService assignments;
     private final NoteStore notes;
+    private final RemarkStore remarks;
     private final RubricService rubrics;
     private final Messages messages;
     private final TransactionTemplate transaction;
@@ -45,6 +46,7 @@ class ListeningService {
             ResultsService results,
             AssignmentService assignments,
             NoteStore notes,
+            RemarkStore remarks,
             RubricService rubrics,
             Messages messages,
             TransactionTemplate transaction,
@@ -52,6 +54,7 @@ class ListeningService {
         this.results = results;
         this.assignments = assignments;
         this.notes = notes;
+        this.remarks = remarks;
         this.rubrics = rubrics;
         this.messages = messages;
         this.transaction = transaction;
@@ -85,8 +88,8 @@ class ListeningService {
         LAST
     }
 
-    /** An answer in the queue. */
-    record Stop(Assignment assignment, Answered answered, boolean flagged) {
+    /** An answer in the queue. @param replied whether the child said something to what was said back, and nobody heard it */
+    record Stop(Assignment assignment, Answered answered, boolean flagged, boolean replied) {
         public ClassStudent student() {
             return answered.student();
         }
@@ -113,8 +116,9 @@ class ListeningService {
     /** What a class answered to all its lessons. */
     Queue queueOfClass(Teacher teacher, String classId, Order order, Which which, Checked checked) {
         Map<String, Integer> open = results.open(teacher, classId);
+        Map<String, Integer> replied = remarks.byAssignment(classId);
         List<Assignment> meant = assignments.ofClass(teacher, classId).stream()
-                .filter(each -> which != Which.OPEN || open.containsKey(each.id()))
+                .filter(each -> which != Which.OPEN || open.containsKey(each.id()) || replied.containsKey(each.id()))
                 .toList();
         List<Stop> all =
                 meant.stream().flatMap(each -> stops(teacher, each).stream()).toList();
@@ -123,9 +127,14 @@ class ListeningService {
 
     private List<Stop> stops(Teacher teacher, Assignment assignment) {
         Set<String> flagged = notes.flagged(assignment.id());
+        Set<String> replied = remarks.repliedTo(assignment.id());
         return results.answered(teacher, assignment.id()).stream()
                 .map(each -> new Stop(
-                        assignment, each, flagged.contains(each.answer().id())))
+                        assignment,
+                        each,
+                        flagged.contains(each.answer().id()),
+                        replied.contains(
+                                each.student().id() + "/" + each.question().id())))
                 .toList();
     }
 
@@ -152,15 +161,19 @@ class ListeningService {
             inOrder.sort(Comparator.comparing((Stop stop) -> stop.student().name())
                     .thenComparing(stop -> stop.student().id()));
         }
+        // What was said to a remark waits for somebody who listens: it comes before everything.
+        String first = messages.say("listening.saidBack");
+        groups.put(first, new ArrayList<>());
         // A question keeps its place, however its answers come.
         inOrder.forEach(stop -> groups.computeIfAbsent(title.apply(stop), unseen -> new ArrayList<>()));
         List<Stop> stops =
                 new ArrayList<>(all.stream().filter(stop -> isIn(which, stop)).toList());
         if (checked != Checked.AS_THEY_COME) {
-            boolean first = checked == Checked.FIRST;
-            stops.sort(Comparator.comparing(stop -> stop.answered().checks().isEmpty() == first));
+            boolean hardFirst = checked == Checked.FIRST;
+            stops.sort(Comparator.comparing(stop -> stop.answered().checks().isEmpty() == hardFirst));
         }
-        stops.forEach(stop -> groups.get(title.apply(stop)).add(stop));
+        stops.forEach(
+                stop -> groups.get(stop.replied() ? first : title.apply(stop)).add(stop));
         groups.values().removeIf(List::isEmpty);
         return groups;
     }
@@ -195,7 +208,7 @@ class ListeningService {
                 || !given.drawn().isEmpty()
                 || given.picture() != null;
         return switch (which) {
-            case OPEN -> stop.outcome() == Outcome.OPEN;
+            case OPEN -> stop.outcome() == Outcome.OPEN || stop.replied();
             case FREE -> free;
             case ALL -> true;
             case FLAGGED -> stop.flagged();

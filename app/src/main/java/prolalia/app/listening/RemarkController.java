@@ -63,7 +63,7 @@ class RemarkController {
     private String shown(SignedInTeacher teacher, At at, Model model) {
         var heard = desk.hear(teacher.actor(), at.assignmentId(), at.studentId(), at.questionId());
         model.addAttribute("opened", heard.opened());
-        model.addAttribute("remarks", remarks.of(teacher.actor(), at, heard.opened()));
+        model.addAttribute("remarks", remarks.of(heard.opened(), at));
         model.addAttribute("counted", remarks.counted(teacher.actor(), at.assignmentId()));
         model.addAttribute("mayChange", teacher.role().teaches());
         return "listening/remarks :: list";
@@ -81,6 +81,17 @@ class RemarkController {
     }
 
     /** @param words typed; or with {@code line}, a standing line; or a {@code stamp} @param place JSON; empty: the whole answer */
+    /** What the child said back was heard, or seen: it is told when it is shown, not when it is fetched before its turn. */
+    @PostMapping("/listen/{studentId}/{questionId}/replies/met")
+    ResponseEntity<Void> met(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String studentId,
+            @PathVariable String questionId) {
+        remarks.met(teacher.actor(), new At(id, studentId, questionId));
+        return ResponseEntity.noContent().build();
+    }
+
     @PostMapping("/listen/{studentId}/{questionId}/remarks")
     String add(
             @AuthenticationPrincipal SignedInTeacher teacher,

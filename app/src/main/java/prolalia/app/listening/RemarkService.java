@@ -84,19 +84,23 @@ public class RemarkService {
     /** An answer that is spoken back to. */
     public record At(String assignmentId, String studentId, String questionId) {}
 
-    /** All remarks at an answer and those before it. What the child said back is met by that. */
-    List<Remark> of(Teacher teacher, At at, Opened opened) {
+    /** All remarks at an answer and those before it. */
+    List<Remark> of(Opened opened, At at) {
         if (opened.answer() == null) {
             return List.of();
         }
-        List<Remark> all = store.of(opened.answer().responseId(), at.questionId());
+        return store.of(opened.answer().responseId(), at.questionId());
+    }
+
+    /** What the child said back at an answer was met by somebody who listens. */
+    void met(Teacher teacher, At at) {
+        Opened opened = results.open(teacher, at.assignmentId(), at.studentId(), at.questionId());
         store.met(
-                all.stream()
+                of(opened, at).stream()
                         .filter(remark -> remark.isByChild() && remark.isNew())
                         .map(Remark::id)
                         .toList(),
                 clock.millis());
-        return all;
     }
 
     /** The first standing lines of a teacher that can be heard. */
@@ -295,14 +299,12 @@ public class RemarkService {
      *
      * @param waiting how much of it hasn't been given back
      * @param toBeRead the lines of what she typed that no child hears as yet
-     * @param replied the answers at which a child said something back that no teacher met as yet: each as student/question
      */
-    record Counted(String assignmentId, int waiting, List<String> toBeRead, List<String> replied) {}
+    record Counted(String assignmentId, int waiting, List<String> toBeRead) {}
 
     Counted counted(Teacher teacher, String assignmentId) {
         assignments.seen(teacher, assignmentId);
-        List<Remark> all = store.ofAssignment(assignmentId);
-        List<Remark> own = all.stream()
+        List<Remark> own = store.ofAssignment(assignmentId).stream()
                 .filter(remark -> teacher.id().equals(remark.teacherId()))
                 .toList();
         long waiting = own.stream().filter(remark -> !remark.isGiven()).count();
@@ -313,10 +315,6 @@ public class RemarkService {
                         .filter(Remark::isToBeRead)
                         .map(Remark::lineId)
                         .distinct()
-                        .toList(),
-                all.stream()
-                        .filter(remark -> remark.isByChild() && remark.isNew())
-                        .map(remark -> remark.studentId() + "/" + remark.questionId())
                         .toList());
     }
 

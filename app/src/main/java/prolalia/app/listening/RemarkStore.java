@@ -15,13 +15,17 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Record;
+import org.jooq.Result;
 import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.classroom.Replies;
 import prolalia.core.remark.RemarkPlace;
 import prolalia.core.remark.Stamp;
 import prolalia.core.sound.AnswerCheck;
@@ -29,7 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Remarks. None is changed once it is made; one that was taken back isn't there any more. */
 @Repository
-class RemarkStore {
+class RemarkStore implements Replies {
     /** Its line may be corrected after it was typed. */
     private static final Field<String> WORDS =
             coalesce(nullif(LINE.WORDS, ""), REMARK.WORDS).as("as_it_is");
@@ -185,6 +189,41 @@ class RemarkStore {
                 .set(REMARK.MET_AT, now)
                 .where(REMARK.ID.in(remarkIds), REMARK.MET_AT.isNull())
                 .execute();
+    }
+
+    /** At which answers a child said something that nobody heard as yet: each as student/question. */
+    Set<String> repliedTo(String assignmentId) {
+        return replies(ASSIGNMENT.ID.eq(assignmentId)).stream()
+                .map(row -> row.get(RESPONSE.STUDENT_ID) + "/" + row.get(ANSWER.QUESTION_ID))
+                .collect(Collectors.toSet());
+    }
+
+    @Override
+    public Map<String, Integer> byClass(Collection<String> classIds) {
+        return counted(replies(ASSIGNMENT.CLASS_ID.in(classIds)), ASSIGNMENT.CLASS_ID);
+    }
+
+    @Override
+    public Map<String, Integer> byAssignment(String classId) {
+        return counted(replies(ASSIGNMENT.CLASS_ID.eq(classId)), ASSIGNMENT.ID);
+    }
+
+    private Result<?> replies(Condition which) {
+        return looking.select(ASSIGNMENT.ID, ASSIGNMENT.CLASS_ID, RESPONSE.STUDENT_ID, ANSWER.QUESTION_ID)
+                .from(REMARK)
+                .join(ANSWER)
+                .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
+                .join(RESPONSE)
+                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .join(ASSIGNMENT)
+                .on(ASSIGNMENT.ID.eq(RESPONSE.ASSIGNMENT_ID))
+                .where(which, REMARK.TEACHER_ID.isNull(), REMARK.MET_AT.isNull(), REMARK.REMOVED_AT.isNull())
+                .and(ASSIGNMENT.TAKEN_BACK_AT.isNull())
+                .fetch();
+    }
+
+    private static Map<String, Integer> counted(Result<?> replies, Field<String> by) {
+        return replies.stream().collect(Collectors.groupingBy(row -> row.get(by), Collectors.summingInt(row -> 1)));
     }
 
     /** How many remarks there are that a child hasn't met, and how many in all, by assignment. */

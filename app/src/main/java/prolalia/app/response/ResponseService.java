@@ -9,18 +9,23 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.assignment.ChildService;
 import prolalia.app.assignment.Met;
 import prolalia.app.platform.DataFolder;
+import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResponseStore.Load;
 import prolalia.app.response.ResponseStore.Spoken;
 import prolalia.app.response.StoredAnswer.Came;
 import prolalia.app.response.StoredAnswer.Words;
 import prolalia.app.sound.AnswerPlace;
+import prolalia.app.sound.AnswerRecordings.BrokenOff;
 import prolalia.app.sound.RecordingPurpose;
 import prolalia.core.answer.AnswerManner;
 import prolalia.core.answer.AnswerManner.Feedback;
@@ -33,11 +38,13 @@ import prolalia.core.marking.Marking;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.StudentPages;
+import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.InkTrace;
 
 /** A child answers, hears what is right when that is to be heard, and hands in. */
 @Service
 public class ResponseService {
+    private static final Logger LOG = LoggerFactory.getLogger(ResponseService.class);
     private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
 
     /** More than any child gives; what is beyond is no answer of hers. */
@@ -73,7 +80,9 @@ public class ResponseService {
         /** It is kept, but the question isn't there any more. */
         GONE,
         /** It isn't kept: the question was answered as often as it may be. */
-        NO_MORE
+        NO_MORE,
+        /** It isn't kept: all of it was handed in, and that closes it. */
+        HANDED_IN
     }
 
     /**
@@ -86,25 +95,30 @@ public class ResponseService {
      */
     public record Heard(Outcome outcome, Double points, Integer most, String sound, String words, Integer triesLeft) {}
 
-    /** A part of a spoken answer. */
-    public record Piece(String id, long durationMs, String trace) {
+    /** A part of a spoken answer. @param brokenOff whether nobody ended it */
+    public record Piece(String id, long durationMs, String trace, boolean brokenOff) {
         private static final int WIDTH = 320;
         private static final int HEIGHT = 40;
 
         static Piece of(Spoken spoken) {
             String trace = InkTrace.of(spoken.peaks(), WIDTH, HEIGHT).path();
-            return new Piece(spoken.recordingId(), spoken.durationMs(), trace);
+            return new Piece(
+                    spoken.recordingId(),
+                    spoken.durationMs(),
+                    trace,
+                    spoken.checks().contains(AnswerCheck.BROKEN_OFF));
         }
     }
 
     /** An answer as its child finds it again. */
     record Held(Given given, List<Piece> pieces, Heard heard) {}
 
-    /** All that a child answered. */
-    record State(Map<String, Held> answers, boolean handedIn, boolean open) {}
+    /** All that a child answered. @param closed whether it is handed in, and nothing is changed any more */
+    record State(Map<String, Held> answers, boolean handedIn, boolean open, boolean closed) {}
 
     /** @param missing the questions that are to be answered first, with the numbers of their pages */
-    public record HandedIn(boolean done, List<Missing> missing, Map<String, Heard> heard, double points, int most) {}
+    public record HandedIn(
+            boolean done, List<Missing> missing, Map<String, Heard> heard, double points, int most, boolean closed) {}
 
     public record Missing(String question, int page) {}
 
@@ -113,7 +127,7 @@ public class ResponseService {
         Optional<StoredResponse> response = store.find(assignmentId, student.id());
         boolean open = children.isOpen(met);
         if (response.isEmpty()) {
-            return new State(Map.of(), false, open);
+            return new State(Map.of(), false, open, false);
         }
         Map<String, Spoken> spoken = store.spoken(List.of(response.get().id()));
         boolean handedIn = response.get().handedInAt() != null;
@@ -127,7 +141,7 @@ public class ResponseService {
                             pieces(answer.given(), spoken),
                             told ? heard(met, met.asked().get(question), answer) : null));
         });
-        return new State(held, handedIn, open);
+        return new State(held, handedIn, open, handedIn && manner(met).closes());
     }
 
     private static List<Piece> pieces(Given given, Map<String, Spoken> spoken) {
@@ -178,10 +192,41 @@ public class ResponseService {
         return transaction.execute(status -> taken(student, met, questionId, answerId, given));
     }
 
+    /** What a child had begun to say when her page was closed stands with what she said before; she can leave it out. */
+    @EventListener
+    void brokenOff(BrokenOff left) {
+        AnswerPlace place = left.place();
+        StoredResponse response = store.byId(place.responseId()).orElse(null);
+        Student student = Optional.ofNullable(response)
+                .flatMap(hers -> children.asSheComesIn(hers.studentId(), hers.assignmentId()))
+                .orElse(null);
+        if (student == null) {
+            return;
+        }
+        StoredAnswer answer = store.answers(response.id()).get(place.questionId());
+        Given before = answer == null ? Given.NOTHING : answer.given();
+        if (before.spoken().contains(left.recordingId()) || before.spoken().size() >= Given.MOST_SPOKEN) {
+            return;
+        }
+        try {
+            give(
+                    student,
+                    response.assignmentId(),
+                    place.questionId(),
+                    Ids.newId(),
+                    before.withSpoken(left.recordingId()));
+        } catch (NotFoundException gone) {
+            LOG.info("What a child had begun to say belongs to nothing any more");
+        }
+    }
+
     private Taken taken(Student student, Met met, String questionId, String answerId, Given given) {
         long now = clock.millis();
         StoredResponse response = store.begun(met.assignment().id(), student.id(), now);
         Asked question = met.asked().get(questionId);
+        if (response.handedInAt() != null && manner(met).closes() && !store.has(answerId)) {
+            return Taken.HANDED_IN;
+        }
         if (question != null && hasNoMoreTries(met, response.id(), questionId) && !store.has(answerId)) {
             return Taken.NO_MORE;
         }
@@ -217,12 +262,15 @@ public class ResponseService {
         if (!children.isOpen(met)) {
             return Came.AFTER_END;
         }
-        boolean handedIn = response.handedInAt() != null && manner(met).feedback() != Feedback.NONE;
+        boolean handedIn = response.handedInAt() != null;
         boolean told = question != null
                 && manner(met).feedback() == Feedback.EACH
                 && store.history(response.id(), question.id()).stream()
                         .anyMatch(before -> before.triedAt() != null && before.outcome() == Outcome.RIGHT);
-        return handedIn || told ? Came.AFTER_TOLD : null;
+        if (told || handedIn && manner(met).feedback() != Feedback.NONE) {
+            return Came.AFTER_TOLD;
+        }
+        return handedIn ? Came.AFTER_HANDED_IN : null;
     }
 
     /** Of what was said, and of pictures, only what this child said and brought for this question is an answer. */
@@ -313,7 +361,7 @@ public class ResponseService {
         Map<String, StoredAnswer> answers = store.answers(response.id());
         List<Missing> missing = missing(met.lesson(), answers);
         if (!missing.isEmpty()) {
-            return new HandedIn(false, missing, Map.of(), 0, 0);
+            return new HandedIn(false, missing, Map.of(), 0, 0, false);
         }
         boolean told = manner(met).feedback() != Feedback.NONE;
         transaction.executeWithoutResult(status -> {
@@ -326,7 +374,7 @@ public class ResponseService {
         double points = 0;
         int most = 0;
         if (!told) {
-            return new HandedIn(true, missing, heard, 0, 0);
+            return new HandedIn(true, missing, heard, 0, 0, manner(met).closes());
         }
         for (Asked question : met.asked().values()) {
             StoredAnswer answer = answers.get(question.id());
@@ -337,7 +385,13 @@ public class ResponseService {
             }
         }
         boolean shown = manner(met).points() != AnswerManner.Points.HIDDEN;
-        return new HandedIn(true, missing, heard, shown ? points : 0, shown ? most : 0);
+        return new HandedIn(
+                true,
+                missing,
+                heard,
+                shown ? points : 0,
+                shown ? most : 0,
+                manner(met).closes());
     }
 
     private static List<Missing> missing(PublishedLesson lesson, Map<String, StoredAnswer> answers) {

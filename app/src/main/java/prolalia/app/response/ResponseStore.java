@@ -82,6 +82,10 @@ class ResponseStore {
                 .fetchOptional(ResponseStore::response);
     }
 
+    Optional<StoredResponse> byId(String responseId) {
+        return looking.selectFrom(RESPONSE).where(RESPONSE.ID.eq(responseId)).fetchOptional(ResponseStore::response);
+    }
+
     private static StoredResponse response(ResponseRecord row) {
         return new StoredResponse(
                 row.getId(),
@@ -270,6 +274,14 @@ class ResponseStore {
         writing.update(RESPONSE)
                 .set(RESPONSE.HANDED_IN_AT, now)
                 .set(RESPONSE.LAST_AT, now)
+                .where(RESPONSE.ID.eq(responseId))
+                .execute();
+    }
+
+    /** A child can answer on, and hands in again. */
+    void reopen(String responseId) {
+        writing.update(RESPONSE)
+                .setNull(RESPONSE.HANDED_IN_AT)
                 .where(RESPONSE.ID.eq(responseId))
                 .execute();
     }

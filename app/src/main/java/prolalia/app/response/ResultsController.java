@@ -115,6 +115,13 @@ class ResultsController {
         return open(teacher, id, studentId, questionId, model);
     }
 
+    @PostMapping("/answers/{studentId}/reopen")
+    String reopen(
+            @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String studentId) {
+        results.reopen(teacher.actor(), id, studentId);
+        return "redirect:/assignments/" + id + "/answers";
+    }
+
     /** Null: nothing; what is no number is none that can be given. */
     private static Double number(String typed) {
         try {

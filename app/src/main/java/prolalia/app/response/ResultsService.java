@@ -20,6 +20,7 @@ import prolalia.app.classroom.ClassStudent;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResponseService.Piece;
 import prolalia.app.response.ResponseStore.Spoken;
+import prolalia.app.response.StoredAnswer.Came;
 import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
 import prolalia.core.answer.Given;
@@ -66,8 +67,8 @@ public class ResultsService {
         }
     }
 
-    /** @param overruled whether its teacher said what it is worth */
-    record Cell(String questionId, Outcome outcome, double points, boolean overruled) {}
+    /** @param overruled whether its teacher said what it is worth @param came null: as answers do */
+    record Cell(String questionId, Outcome outcome, double points, boolean overruled, Came came) {}
 
     /** @param here whether she answers right now */
     record Row(ClassStudent student, List<Cell> cells, double points, Long handedInAt, long lastAt, boolean here) {}
@@ -126,6 +127,13 @@ public class ResultsService {
         return new Results(assignment, heads, rows, most, changed.size());
     }
 
+    /** What a child handed in is hers again: she changes it, and hands in again. */
+    public void reopen(Teacher teacher, String assignmentId, String studentId) {
+        Assignment assignment = assignments.toChange(teacher, assignmentId);
+        student(teacher, assignment, studentId);
+        store.find(assignmentId, studentId).ifPresent(response -> store.reopen(response.id()));
+    }
+
     private List<Head> heads(Assignment assignment) {
         List<Head> heads = new ArrayList<>();
         assignments.questions(assignment).forEach(asked -> heads.add(new Head(heads.size() + 1, asked)));
@@ -141,10 +149,10 @@ public class ResultsService {
 
     private static Cell cell(Head head, StoredAnswer answer) {
         if (answer == null) {
-            return new Cell(head.id(), Outcome.NONE, 0, false);
+            return new Cell(head.id(), Outcome.NONE, 0, false, null);
         }
         Mark mark = ResultMarks.of(head.asked(), answer);
-        return new Cell(head.id(), mark.outcome(), mark.points(), answer.overruled() != null);
+        return new Cell(head.id(), mark.outcome(), mark.points(), answer.overruled() != null, answer.came());
     }
 
     /**

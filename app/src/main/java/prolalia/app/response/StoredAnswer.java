@@ -34,7 +34,9 @@ public record StoredAnswer(
         /** After the lesson was over. */
         AFTER_END,
         /** After it was told what is right. */
-        AFTER_TOLD
+        AFTER_TOLD,
+        /** After all was handed in, and nothing was told. */
+        AFTER_HANDED_IN
     }
 
     /**

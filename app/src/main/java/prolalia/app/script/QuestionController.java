@@ -123,8 +123,9 @@ class QuestionController {
             @RequestParam AnswerManner.Feedback feedback,
             @RequestParam AnswerManner.Points reward,
             @RequestParam(defaultValue = "0") int tries,
-            @RequestParam(defaultValue = "0") int seconds) {
-        AnswerManner manner = new AnswerManner(layout, feedback, tries, reward, seconds);
+            @RequestParam(defaultValue = "0") int seconds,
+            @RequestParam(defaultValue = "false") boolean closes) {
+        AnswerManner manner = new AnswerManner(layout, feedback, tries, reward, seconds, closes);
         lessons.change(teacher.actor(), id, settings -> settings.withAnswering(manner));
     }
 

@@ -3,9 +3,11 @@ package prolalia.app.sound;
 import static prolalia.app.platform.db.Tables.RECORDING;
 import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -105,6 +107,22 @@ class AnswerRecordingStore {
                 .doUpdate()
                 .setAllToExcluded()
                 .execute();
+    }
+
+    /** Says whether nobody ended it. */
+    void brokenOff(String recordingId, boolean isBrokenOff) {
+        Set<AnswerCheck> before = looking.select(SPOKEN_ANSWER.CHECKS)
+                .from(SPOKEN_ANSWER)
+                .where(SPOKEN_ANSWER.RECORDING_ID.eq(recordingId))
+                .fetchOptional(row -> AnswerCheck.read(row.value1()))
+                .map(found -> found.isEmpty() ? EnumSet.noneOf(AnswerCheck.class) : EnumSet.copyOf(found))
+                .orElseGet(() -> EnumSet.noneOf(AnswerCheck.class));
+        if (isBrokenOff ? before.add(AnswerCheck.BROKEN_OFF) : before.remove(AnswerCheck.BROKEN_OFF)) {
+            writing.update(SPOKEN_ANSWER)
+                    .set(SPOKEN_ANSWER.CHECKS, AnswerCheck.written(before))
+                    .where(SPOKEN_ANSWER.RECORDING_ID.eq(recordingId))
+                    .execute();
+        }
     }
 
     Optional<AnswerRecordings.Sounding> sounding(String recordingId) {

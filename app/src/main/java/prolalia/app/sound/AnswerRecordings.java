@@ -60,7 +60,9 @@ public class AnswerRecordings implements DisposableBean {
     private final Clock clock;
     private final LocksByName locks = new LocksByName();
     private final BackgroundWork late;
+    private final BackgroundWork left;
     private final long quietMs;
+    private final long brokenOffMs;
 
     AnswerRecordings(
             AnswerRecordingStore store,
@@ -82,7 +84,9 @@ public class AnswerRecordings implements DisposableBean {
         this.events = events;
         this.clock = clock;
         quietMs = properties.quiet().toMillis();
+        brokenOffMs = properties.brokenOff().toMillis();
         late = new BackgroundWork("late-answers", begun, (id, course) -> join(id), (id, why) -> {});
+        left = new BackgroundWork("left-answers", begun, (id, course) -> finish(id), (id, why) -> {});
     }
 
     /**
@@ -91,6 +95,9 @@ public class AnswerRecordings implements DisposableBean {
      * @param soundHash as it is heard now
      */
     public record SaidOn(String recordingId, String soundHash, long durationMs) {}
+
+    /** Something that nobody ended was put together, as far as it was said. */
+    public record BrokenOff(AnswerPlace place, String recordingId) {}
 
     /** What became of a recording. */
     public sealed interface Ended {
@@ -124,6 +131,24 @@ public class AnswerRecordings implements DisposableBean {
         chunks.put(recordingId, number, new LimitedStream(content, LARGEST_CHUNK_BYTES));
         if (known.isEnded()) {
             late.in(quietMs, recordingId);
+        } else if (known.purpose() == RecordingPurpose.ANSWER) {
+            left.in(brokenOffMs, recordingId);
+        }
+    }
+
+    /** Puts together what a closed page left, as far as it was said. */
+    private void finish(String recordingId) throws IOException {
+        Known known = store.find(recordingId).orElse(null);
+        if (known == null || known.state() != State.OPEN || known.purpose() != RecordingPurpose.ANSWER) {
+            return;
+        }
+        long wait = chunks.newestAt(recordingId) + brokenOffMs - clock.millis();
+        if (wait > 0) {
+            left.in(wait, recordingId);
+        } else if (chunks.endWithoutGap(recordingId, 0) > 0
+                && end(known.place(), recordingId, null, LONGEST_LATE_MS) instanceof Ended.Made) {
+            store.brokenOff(recordingId, true);
+            events.publishEvent(new BrokenOff(known.place(), recordingId));
         }
     }
 
@@ -138,11 +163,14 @@ public class AnswerRecordings implements DisposableBean {
     @EventListener(ApplicationReadyEvent.class)
     void goOn() throws IOException {
         chunks.recordings().forEach(late::soon);
+        // A device that was there when the server went goes on by itself.
+        chunks.recordings().forEach(recording -> left.in(brokenOffMs, recording));
     }
 
     @Override
     public void destroy() {
         late.close();
+        left.close();
     }
 
     private static String recordingId(String id) {
@@ -181,6 +209,8 @@ public class AnswerRecordings implements DisposableBean {
             if (!known.isEnded() && (known.state() == State.OPEN || all > 0) || all > from) {
                 make(known, all, longestMs + LATE_MS);
                 known = own(place, recordingId);
+            } else if (count != null) {
+                store.brokenOff(recordingId, false);
             }
             return known.state() == State.TAKEN
                     ? new Ended.Made(recordingId, known.durationMs())

@@ -98,6 +98,15 @@ class ChunkFolder {
     }
 
     /** The recordings of which there are chunks. */
+    /** When the newest chunk of a recording came, in ms since 1970; 0: there is none. */
+    long newestAt(String recordingId) throws IOException {
+        long newest = 0;
+        for (Path each : chunks(recordingId).values()) {
+            newest = Math.max(newest, Files.getLastModifiedTime(each).toMillis());
+        }
+        return newest;
+    }
+
     List<String> recordings() throws IOException {
         if (!Files.isDirectory(folder.incoming())) {
             return List.of();

@@ -2,6 +2,8 @@
 // question the newest alone is sent.
 import { newId } from '../platform/new-id.js';
 
+/** In place of a question: all of it is handed in, after every answer. */
+const HAND_IN = 'hand-in';
 const FIRST_WAIT_MS = 1_000;
 const LONGEST_WAIT_MS = 20_000;
 
@@ -44,6 +46,8 @@ export class AnswerOutbox {
 
   #onState;
 
+  #onHandedIn;
+
   /** Where the browser keeps nothing, they wait here. */
   #here = new Map();
 
@@ -55,11 +59,15 @@ export class AnswerOutbox {
 
   #timer = 0;
 
-  /** @param onState called with 'saved', 'waiting', 'closed' or 'gone' as things go */
-  constructor(owner, base, onState) {
+  /**
+   * @param onState called with 'saved', 'waiting', 'closed' or 'gone' as things go
+   * @param onHandedIn called with what came of handing in, whenever it got there
+   */
+  constructor(owner, base, onState, onHandedIn = () => {}) {
     this.#owner = owner;
     this.#base = base;
     this.#onState = onState;
+    this.#onHandedIn = onHandedIn;
     window.addEventListener('online', () => this.send());
     this.waiting().then((all) => {
       // What was answered meanwhile is newer.
@@ -89,6 +97,18 @@ export class AnswerOutbox {
     this.send();
   }
 
+  /** Hands in, now or as soon as there is a way; it waits in this browser until then. */
+  handIn() {
+    this.#here.delete(HAND_IN);
+    this.put(HAND_IN, null);
+    return this.send();
+  }
+
+  /** Whether handing in waits for the network. */
+  get waitsToHandIn() {
+    return this.#here.has(HAND_IN);
+  }
+
   send() {
     clearTimeout(this.#timer);
     this.#trip ??= this.#sendAll().finally(() => { this.#trip = null; });
@@ -107,9 +127,10 @@ export class AnswerOutbox {
   async #sendAll() {
     let state = null;
     while (this.#here.size > 0) {
-      const [answer] = this.#here.values();
+      const all = [...this.#here.values()];
+      const answer = all.find(({ question }) => question !== HAND_IN) ?? all[0];
       try {
-        state = await this.#put(answer) ?? state;
+        state = await (answer.question === HAND_IN ? this.#handIn() : this.#put(answer)) ?? state;
       } catch {
         this.#onState('waiting');
         this.#timer = setTimeout(() => this.send(), this.#wait);
@@ -124,6 +145,19 @@ export class AnswerOutbox {
     }
   }
 
+  async #handIn() {
+    const response = await fetch(this.#base.replace(/answers$/, HAND_IN), { method: 'POST', headers: { 'X-Owner': this.#owner } });
+    if (response.status === 404) {
+      // The lesson is over by now.
+      return 'closed';
+    }
+    if (!response.ok || response.redirected) {
+      throw new Error(`answered ${response.status}`);
+    }
+    this.#onHandedIn(await response.json());
+    return null;
+  }
+
   async #put({ question, id, given }) {
     const response = await fetch(`${this.#base}/${question}/${id}`, {
       method: 'PUT', keepalive: JSON.stringify(given).length < 60_000, headers: { 'Content-Type': 'application/json', 'X-Owner': this.#owner }, body: JSON.stringify(given),
@@ -135,7 +169,7 @@ export class AnswerOutbox {
     if (!response.ok || response.redirected) {
       throw new Error(`answered ${response.status}`);
     }
-    return { SAVED: 'saved', CLOSED: 'closed', GONE: 'gone', NO_MORE: 'noMore' }[(await response.json()).taken];
+    return { SAVED: 'saved', CLOSED: 'closed', GONE: 'gone', NO_MORE: 'noMore', HANDED_IN: 'handedIn' }[(await response.json()).taken];
   }
 
   /** A newer answer to the same question stays. */

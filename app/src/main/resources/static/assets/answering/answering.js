@@ -37,7 +37,7 @@ const state = (key) => {
 if (owner && kept) {
   onlyFor(owner);
 }
-const outbox = kept ? new AnswerOutbox(owner, base, state) : null;
+const outbox = kept ? new AnswerOutbox(owner, base, state, (handed) => handingIn.heardOf(handed)) : null;
 
 /** What was answered, by question: { given, pieces, heard }. */
 const held = new Map();
@@ -69,6 +69,12 @@ const answering = {
   /** Answers when the server has all of it, or nothing more can be sent now. */
   sent: () => (kept ? outbox.emptied() : Promise.resolve(true)),
 
+  /** Answers whether it is handed in by now; else it goes by itself. */
+  async handIn() {
+    await outbox.handIn();
+    return !outbox.waitsToHandIn;
+  },
+
   told(question, heard) {
     held.set(question, { ...this.held(question), heard });
   },
@@ -94,6 +100,9 @@ async function fetchState() {
       const found = await response.json();
       Object.entries(found.answers).forEach(([question, answer]) => held.set(question, answer));
       handingIn.handedIn = found.handedIn;
+      if (found.closed) {
+        handingIn.close();
+      }
       if (!found.open) {
         state('closed');
       }
@@ -101,7 +110,7 @@ async function fetchState() {
   } catch {
     state('waiting');
   }
-  waiting.forEach(({ question, given }) => held.set(question, { ...answering.held(question), given, heard: null }));
+  waiting.filter(({ given }) => given).forEach(({ question, given }) => held.set(question, { ...answering.held(question), given, heard: null }));
 }
 
 activities.add({

@@ -13,11 +13,30 @@ const asked = () => [...new Set([...document.querySelectorAll('.answer')].map((e
 export class HandingIn {
   handedIn = false;
 
+  #closed = false;
+
   #answering;
 
   constructor(answering) {
     this.#answering = answering;
     document.addEventListener('answer-given', ({ detail }) => this.#changed(detail.question));
+  }
+
+  /** Nothing is changed any more, until her teacher opens it again. */
+  close() {
+    this.#closed = true;
+    this.shut();
+  }
+
+  /** What is asked on this page can be heard, and not answered. */
+  shut() {
+    if (this.#closed) {
+      // What she said, and what was told of it, sounds still.
+      document.querySelectorAll('.answer :is(button, input, textarea):not(.sign, .piece), .pick').forEach((each) => { each.disabled = true; });
+      document.querySelectorAll('.board, .answer .sheet').forEach((each) => { each.inert = true; });
+      document.getElementById('hand-in')?.setAttribute('hidden', '');
+      document.getElementById('answer-state').textContent = say('answer.handedIn');
+    }
   }
 
   /** Another page is there. */
@@ -36,6 +55,7 @@ export class HandingIn {
       place(question).querySelector('.check').addEventListener('click', () => this.#check(question));
       this.#changed(question);
     });
+    this.shut();
   }
 
   /** After each question it may be heard whether it is right, as soon as something was answered. */
@@ -110,24 +130,22 @@ export class HandingIn {
     const hand = document.getElementById('hand-in');
     hand.disabled = true;
     try {
-      if (!await this.#answering.sent()) {
-        throw new Error('not sent');
+      if (!await this.#answering.handIn()) {
+        state.textContent = say('answer.handInWaits');
+        sayAll(promptOf('NO_CONNECTION'));
       }
-      const response = await fetch(`${this.#answering.recordings}/hand-in`, { method: 'POST', headers: ownerHeader() });
-      if (!response.ok) {
-        throw new Error(`answered ${response.status}`);
-      }
-      const handed = await response.json();
-      if (handed.done) {
-        this.#done(handed, state);
-      } else {
-        await this.#missing(handed.missing, state);
-      }
-    } catch {
-      state.textContent = say('answer.waiting');
-      sayAll(promptOf('NO_CONNECTION'));
     } finally {
       hand.disabled = false;
+    }
+  }
+
+  /** What came of handing in, at once or when the network was back. */
+  heardOf(handed) {
+    const state = document.getElementById('answer-state');
+    if (handed.done) {
+      this.#done(handed, state);
+    } else {
+      this.#missing(handed.missing, state, document.getElementById('hand-in').disabled);
     }
   }
 
@@ -144,6 +162,9 @@ export class HandingIn {
       }
     });
     this.#stars(handed);
+    if (handed.closed) {
+      this.close();
+    }
     sayAll(promptOf('HANDED_IN'), ...here);
   }
 
@@ -164,8 +185,8 @@ export class HandingIn {
     stars.innerHTML = Array.from({ length: STARS }, (unused, i) => `<svg viewBox="0 0 48 48" class="${i < n ? 'won' : ''}" aria-hidden="true"><path d="M24 5 q2 12 6 14 q5 2 13 1 q-9 6 -10 10 q0 5 4 12 q-8 -7 -13 -7 q-5 0 -13 7 q4 -8 3 -12 q-1 -4 -9 -10 q9 1 13 -1 q4 -2 6 -14 z"/></svg>`).join('');
   }
 
-  /** The first one that is missing is gone to, and said. */
-  async #missing(missing, state) {
+  /** The first one that is missing is gone to, and said. @param leads whether to another page as well */
+  async #missing(missing, state, leads) {
     state.textContent = say('answer.missingCount', { n: missing.length });
     const here = missing.find(({ question }) => place(question));
     if (here) {
@@ -178,6 +199,8 @@ export class HandingIn {
       return;
     }
     await sayAll(promptOf('NOT_ANSWERED'));
-    window.location.href = `${this.#answering.recordings}/${missing[0].page}`;
+    if (leads) {
+      window.location.href = `${this.#answering.recordings}/${missing[0].page}`;
+    }
   }
 }

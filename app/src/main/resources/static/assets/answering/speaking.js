@@ -33,6 +33,7 @@ function pieceRow(piece, number, answering, onDrop) {
   drop.setAttribute('aria-label', say('answer.drop', { n: number }));
   drop.innerHTML = '<svg viewBox="0 0 48 48" aria-hidden="true"><path d="M13 13 L35 35 M35 13 L13 35"/></svg>';
   drop.addEventListener('click', onDrop);
+  row.classList.toggle('broken-off', piece.brokenOff === true);
   row.append(hear, drop);
   return row;
 }
@@ -61,7 +62,8 @@ export function bindSpeaking(place, answering) {
 
   function taken(ended) {
     if (ended.piece) {
-      keep([...pieces(), ended.piece]);
+      // What the server put together meanwhile is said on.
+      keep([...pieces().filter(({ id }) => id !== ended.piece.id), ended.piece]);
       outcome.textContent = '';
     } else {
       outcome.textContent = say('answer.notHeard');
@@ -133,6 +135,9 @@ export function bindSpeaking(place, answering) {
   }
   mic.addEventListener('click', () => (recording ? recording.stop() : start()));
   show();
+  if (pieces().some((piece) => piece.brokenOff)) {
+    outcome.textContent = say('answer.brokenOff');
+  }
   if (answering.kept) {
     // What a closed tab left of this question goes on from there.
     leftOver().then(async (all) => {

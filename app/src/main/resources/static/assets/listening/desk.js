@@ -1,5 +1,6 @@
 // The listening desk: the queue, from answer to answer; the next one is fetched before it is asked for.
 import { stop as hush } from '../platform/listen.js';
+import { send } from '../platform/requests.js';
 import { served } from '../platform/served.js';
 import { say } from '../platform/words.js';
 import { Hearing } from './hearing.js';
@@ -107,6 +108,9 @@ async function show(index, sounds = true) {
   pane.innerHTML = html;
   at('desk-state').textContent = say('of', { n: index + 1, all: stops.length });
   fetched.delete(addressOf(stop));
+  if (pane.querySelector('.by-child.is-new')) {
+    send('POST', `${addressOf(stop)}/replies/met`).catch(() => {});
+  }
   hearing.load(piecesOf(pane));
   pane.dispatchEvent(new CustomEvent('stop-shown', { bubbles: true }));
   prepare(stops[index + 1]);

@@ -33,6 +33,8 @@ const marks = [...document.querySelectorAll('.reading-head .marks i')];
 const bar = document.querySelector('.reading-head .bar-of-lines i');
 const ear = new MicrophoneCapture();
 const landing = new Set();
+/** Called when the read-through is over. */
+let over = () => {};
 let index = 0;
 let take = null;
 let landed = 0;
@@ -51,6 +53,9 @@ const is = (...states) => states.includes(page.dataset.state);
 
 function enter(state) {
   page.dataset.state = state;
+  if (state === 'ended') {
+    over();
+  }
   at('not-recording').hidden = true;
   if (is('ready', 'paused')) {
     ear.spokenMs = 0;
@@ -365,7 +370,8 @@ if (lines.length && navigator.locks) {
       return;
     }
     await open();
-    await new Promise(() => {});
+    // What is finished keeps no other tab waiting.
+    await new Promise((done) => { over = done; });
   });
 } else if (lines.length) {
   open();

@@ -11,6 +11,8 @@ import prolalia.app.web.Visitor;
 final class Kills {
     private static final int CHUNK_BYTES = 24_000;
 
+    private static final long BEGUN_NS = 30_000_000_000L;
+
     private Kills() {}
 
     static Row run(Target target, int times) throws Exception {
@@ -45,7 +47,11 @@ final class Kills {
                     stored[0]++;
                 }
             });
-            Thread.sleep(60 + random.nextInt(600));
+            for (long end = System.nanoTime() + BEGUN_NS;
+                    stored[0] == 0 && !sending.isDone() && System.nanoTime() < end; ) {
+                Thread.sleep(10);
+            }
+            Thread.sleep(random.nextInt(600));
             var programs = target.programs();
             target.kill();
             sending.get(30, TimeUnit.SECONDS);

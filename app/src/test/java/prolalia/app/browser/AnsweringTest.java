@@ -368,4 +368,84 @@ class AnsweringTest extends Browsing {
         assertThat(child.getByLabel("Choose: the rain gauge").getAttribute("aria-checked"))
                 .isEqualTo("true");
     }
+
+    @Test
+    void whatAChildHadBegunToSayWhenHerPageWasClosedIsHeardByHerElsewhereAndByHerTeacher() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        given(ines, "Broken terns");
+        Page child = context(820, 1180).newPage();
+        enter(child, ines, ada);
+        page(child, 9);
+        child.waitForRequest(
+                "**/recordings/*/chunks/1*", () -> child.locator(".mic").click());
+        child.context().close();
+        Page elsewhere = context(390, 844).newPage();
+        enter(elsewhere, ines, ada);
+        until(elsewhere, () -> {
+            page(elsewhere, 9);
+            return elsewhere.locator(".spoken .broken-off").count() == 1;
+        });
+        assertThat(elsewhere.locator(".answer .outcome").innerText()).contains("You had begun to say something");
+        AccessTest.check(elsewhere, "/l/ what was broken off");
+        elsewhere.waitForRequest(
+                "**/spoken/*.mp3", () -> elsewhere.locator(".broken-off .piece").click());
+        String question = elsewhere.locator(".answer").first().getAttribute("data-question");
+        assertThat(ines.page("/assignments/" + assignment + "/listen")).contains(question);
+        assertThat(ines.page("/assignments/" + assignment + "/listen/" + ada + "/" + question))
+                .contains("broken off");
+        // She leaves it out.
+        elsewhere.locator(".broken-off .drop").click();
+        kept(elsewhere);
+        page(elsewhere, 9);
+        assertThat(elsewhere.locator(".spoken li").count()).isZero();
+    }
+
+    private boolean isHandedIn(Visitor ines) {
+        try {
+            return ines.page("/assignments/" + assignment + "/answers").contains("class=\"handed\"");
+        } catch (Exception failure) {
+            throw new IllegalStateException(failure);
+        }
+    }
+
+    @Test
+    void whatIsHandedInWithoutANetworkGoesByItselfAlsoWhenThePageWasClosed() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String line = ines.newLine("What falls from a cloud?");
+        ines.putForm("/lines/" + line + "/question/kind", "by", "SHORT_WORDS");
+        ines.putForm(
+                "/lessons/" + ines.lessonOf(line) + "/answering",
+                "layout",
+                "ONE",
+                "feedback",
+                "AT_END",
+                "reward",
+                "STARS",
+                "closes",
+                "true");
+        for (boolean reloaded : new boolean[] {false, true}) {
+            given(ines, "Offline terns " + reloaded, ines.lessonOf(line));
+            BrowserContext context = context(820, 1180);
+            Page child = context.newPage();
+            enter(child, ines, ada);
+            page(child, 1);
+            context.setOffline(true);
+            child.locator("input.written").fill("Rain");
+            child.locator("#hand-in").click();
+            says(child, "#answer-state", "handed in by itself");
+            assertThat(ines.page("/assignments/" + assignment + "/answers.csv")).doesNotContain("Rain");
+            if (reloaded) {
+                child.close();
+                context.newPage();
+                context.setOffline(false);
+                context.pages().get(0).navigate(base() + "/my");
+            } else {
+                context.setOffline(false);
+                says(child, "#answer-state", "Handed in");
+                assertThat(child.locator("input.written").isDisabled()).isTrue();
+            }
+            until(reloaded ? context.pages().get(0) : child, () -> isHandedIn(ines));
+            assertThat(ines.page("/assignments/" + assignment + "/answers.csv")).contains("Rain");
+        }
+    }
 }

@@ -64,5 +64,19 @@ class HearingTest extends Browsing {
         AccessTest.check(child, "/my/ what was said back");
         child.locator("#hear-all").click();
         until(child, () -> child.locator("li.is-new").count() == 0);
+        // What she says to that comes first, and her class says so, until somebody heard it.
+        child.locator(".mic[data-remark]").first().click();
+        child.waitForSelector(".mic[aria-pressed=true]");
+        child.locator(".mic[aria-pressed=true]").click();
+        child.waitForSelector(".by-me");
+        page.navigate(base() + "/");
+        page.waitForSelector(".replied:has-text('Terns')");
+        page.navigate(base() + "/classes/" + terns + "/given");
+        page.locator(".said-back").first().click();
+        page.waitForSelector("#stop .by-child.is-new");
+        assertThat(page.locator(".rail section").first().innerText()).contains("Said to your remarks");
+        assertThat(page.locator("#stop .child").innerText()).contains(next);
+        page.navigate(base() + "/classes/" + terns + "/given");
+        assertThat(page.locator(".said-back").count()).isZero();
     }
 }

@@ -88,7 +88,7 @@ public final class ReadThroughBenchmark {
     }
 
     private static void read(Page page, String what, String pasted, List<float[]> spoken) {
-        page.locator(".new-book button[data-key=n]").click();
+        page.locator(".begin .go").click();
         page.getByText("Paste many lines").click();
         page.locator("#text").fill(pasted);
         page.locator("form.paste button.go").click();

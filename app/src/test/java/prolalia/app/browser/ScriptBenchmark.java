@@ -22,7 +22,7 @@ public final class ScriptBenchmark {
         page.waitForSelector(READY);
         String shortScript = page.url();
         page.navigate(house);
-        page.locator(".new-book button[data-key=n]").click();
+        page.locator(".begin .go").click();
         page.getByText("Paste many lines").click();
         page.locator("#text")
                 .evaluate(

@@ -143,6 +143,31 @@ class AnswersTest extends RunningHouse {
     }
 
     @Test
+    void handedInClosesWhereTheTeacherSaysSoUntilSheOpensItAgain() throws Exception {
+        String manner = "/lessons/" + lesson + "/answering";
+        ines.putForm(manner, "layout", "ONE", "feedback", "NONE", "reward", "STARS", "closes", "true");
+        String assignment = given();
+        String answers = "/assignments/" + assignment + "/answers";
+        Visitor ada = Visitor.child(ines, classId, children.get(0));
+        answer(ada, assignment, question, "{'chosen':['" + wrong + "']}");
+        answer(ada, assignment, typed, "{'typed':'cod'}");
+        assertThat(Visitor.text(ada.form("/my/" + assignment + "/hand-in"))).contains("\"closed\":true");
+        assertThat(answer(ada, assignment, question, "{'chosen':['" + right + "']}"))
+                .contains("HANDED_IN");
+        assertThat(ada.page("/my/" + assignment + "/answers")).contains("\"closed\":true", wrong);
+        assertThat(ines.page(answers)).contains("Open again for Ada").doesNotContain("changed afterwards");
+        ines.form(answers + "/" + children.get(0) + "/reopen");
+        assertThat(answer(ada, assignment, question, "{'chosen':['" + right + "']}"))
+                .contains("SAVED");
+        ada.form("/my/" + assignment + "/hand-in");
+        ines.putForm(manner, "layout", "ONE", "feedback", "NONE", "reward", "STARS");
+        assertThat(answer(ada, assignment, question, "{'chosen':['" + wrong + "']}"))
+                .contains("SAVED");
+        assertThat(ines.page(answers)).contains("changed afterwards");
+        ines.putForm(manner, "layout", "ONE", "feedback", "AT_END", "reward", "STARS");
+    }
+
+    @Test
     void anotherKeyMarksAgainAndSaysSoAndATeacherOverrules() throws Exception {
         String assignment = given();
         Visitor ada = Visitor.child(ines, classId, children.get(0));

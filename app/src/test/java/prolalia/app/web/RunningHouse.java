@@ -27,6 +27,7 @@ import prolalia.media.SoundWriter;
         properties = {
             "prolalia.demo=true",
             "prolalia.quiet=2s",
+            "prolalia.broken-off=4s",
             "prolalia.password-memory-kb=64",
             "prolalia.hosts=" + RunningHouse.NAME
         })

@@ -36,6 +36,13 @@ public record Given(
     /** Nothing. */
     public static final Given NOTHING = new Given(List.of(), Map.of(), List.of(), "", List.of(), List.of(), null);
 
+    /** The same with one more recording, after those that it has. */
+    public Given withSpoken(String recordingId) {
+        List<String> all = new ArrayList<>(spoken);
+        all.add(recordingId);
+        return new Given(chosen, pairs, pressed, typed, all, drawn, picture);
+    }
+
     /** A place, in shares of the width and height of what is answered on. */
     public record Point(double x, double y) {}
 

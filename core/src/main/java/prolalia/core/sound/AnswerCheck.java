@@ -14,7 +14,9 @@ public enum AnswerCheck {
     TOO_QUIET,
     NOISY,
     /** Somebody else speaks as well, as happens where many record in one room. */
-    TWO_VOICES;
+    TWO_VOICES,
+    /** Nobody ended it: the page was closed, or the device went out, while it was said. */
+    BROKEN_OFF;
 
     /** What was found, as it is kept: names with a space between. */
     public static String written(Collection<AnswerCheck> found) {

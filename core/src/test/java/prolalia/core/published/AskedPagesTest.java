@@ -40,7 +40,7 @@ class AskedPagesTest {
     }
 
     private static PublishedLesson lesson(AnswerManner.Layout layout, PublishedPage... pages) {
-        AnswerManner manner = new AnswerManner(layout, null, 0, null, 0);
+        AnswerManner manner = new AnswerManner(layout, null, 0, null, 0, null);
         return new PublishedLesson(
                 "t", LessonSettings.USUAL.withAnswering(manner), List.of(pages), Placed.NOTHING, Map.of());
     }

@@ -125,6 +125,9 @@ async function play(silently = false) {
   document.dispatchEvent(new CustomEvent('line-sounds'));
   at('trouble').textContent = '';
   voices.filter((voice) => voice !== audio).forEach((voice) => voice.pause());
+  if (audio.error) {
+    audio.load();
+  }
   watch.follow(audio);
   try {
     await audio.play();

@@ -48,7 +48,7 @@ export class StallWatch {
   /** The browser itself says that nothing comes. */
   failed() {
     if (this.#voice && !this.stuck) {
-      this.#stop();
+      this.#stopOrEnd();
     }
   }
 
@@ -68,7 +68,7 @@ export class StallWatch {
     }
   }
 
-  /** Put to its very end before it had come, a sound is over and some browsers don't say so. */
+  /** Put to its very end before it had come, a sound is over, and some browsers say nothing, or that nothing comes. */
   #stopOrEnd() {
     const voice = this.#voice;
     if (voice.ended || voice.currentTime >= voice.duration - AT_END_S) {
