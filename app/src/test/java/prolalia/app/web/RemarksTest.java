@@ -160,6 +160,9 @@ class RemarksTest extends RunningHouse {
         assertThat(thread.split("by-child", -1)).hasSize(2);
         String sound = Visitor.first(thread, "(?s)by-child.*?data-listen=\"([^\"]+)\"");
         assertThat(ines.get(sound).headers().firstValue("Content-Type")).hasValue("audio/mpeg");
+        // An answer is fetched before its turn: what the child said is met when it is shown.
+        assertThat(ines.page("/assignments/" + assignment + "/listen")).contains("Said to your remarks", "replied");
+        ines.form(at(0) + "/replies/met");
         assertThat(ines.page("/assignments/" + assignment + "/listen?which=ALL"))
                 .as("it was met")
                 .doesNotContain("replied");
