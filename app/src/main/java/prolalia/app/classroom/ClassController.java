@@ -51,13 +51,22 @@ class ClassController {
         return "classroom/classes";
     }
 
-    /** Who waits to be let in, or to be heard: asked for again and again where a teacher would see it. */
+    /**
+     * Who waits to be let in, or to be heard: asked for again and again where a teacher would see it.
+     *
+     * @param of the class in which somebody waits to be heard; null: in all of hers
+     */
     @GetMapping("/shut-out")
-    String shutOut(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletResponse response, Model model) {
+    String shutOut(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @RequestParam(required = false) String of,
+            HttpServletResponse response,
+            Model model) {
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("waiting", studentService.shutOut(teacher.actor()));
         List<SchoolClass> hers = classes.classesOf(teacher.actor()).stream()
                 .map(Shown::schoolClass)
+                .filter(each -> of == null || each.id().equals(of))
                 .toList();
         model.addAttribute("classes", hers);
         model.addAttribute(

@@ -64,7 +64,7 @@ export function bindSpeaking(place, answering) {
     if (ended.piece) {
       // What the server put together meanwhile is said on.
       keep([...pieces().filter(({ id }) => id !== ended.piece.id), ended.piece]);
-      outcome.textContent = '';
+      outcome.textContent = ended.piece.brokenOff ? say('answer.brokenOff') : '';
     } else {
       outcome.textContent = say('answer.notHeard');
     }
