@@ -1,5 +1,6 @@
 package prolalia.app.assignment;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import prolalia.core.classroom.Due;
@@ -37,6 +38,18 @@ public record Assignment(
         List<String> toStudents,
         long madeAt,
         boolean takenBack) {
+    /** Those of its title and its direction that a child doesn't hear as yet. */
+    List<String> silentLines() {
+        List<String> silent = new ArrayList<>();
+        if (titleLineId != null && titleSound == null) {
+            silent.add(titleLineId);
+        }
+        if (directionLineId != null && directionSound == null) {
+            silent.add(directionLineId);
+        }
+        return silent;
+    }
+
     /** @param groups a student's */
     boolean isTo(String studentId, Set<String> groups) {
         return toAll || toStudents.contains(studentId) || toGroups.stream().anyMatch(groups::contains);

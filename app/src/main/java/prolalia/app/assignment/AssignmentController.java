@@ -69,7 +69,14 @@ class AssignmentController {
         Map<String, String> names = there.stream()
                 .collect(Collectors.toMap(SchoolClass::id, each -> each.name() + " " + each.schoolYear()));
         model.addAttribute("lesson", lessons.lesson(teacher.actor(), id));
-        model.addAttribute("assignments", assignments.ofLesson(teacher.actor(), id));
+        List<Assignment> made = assignments.ofLesson(teacher.actor(), id);
+        model.addAttribute("assignments", made);
+        model.addAttribute(
+                "unread",
+                made.stream()
+                        .filter(each -> each.id().equals(given))
+                        .flatMap(each -> each.silentLines().stream())
+                        .toList());
         model.addAttribute("classes", there);
         model.addAttribute("classNames", names);
         model.addAttribute("chosen", chosen);

@@ -85,8 +85,14 @@ class ClassController {
     String begin(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @RequestParam(defaultValue = "") String name,
-            @RequestParam(defaultValue = "") String year) {
-        return "redirect:/classes/" + classes.begin(teacher.actor(), name, year);
+            @RequestParam(defaultValue = "") String year,
+            @RequestParam(defaultValue = "") String back) {
+        String made =
+                classes.begin(teacher.actor(), name, year.isBlank() && !back.isEmpty() ? classes.schoolYear() : year);
+        // Who made it to give something to it goes on giving.
+        return back.matches("/lessons/[\\w-]{1,60}/give")
+                ? "redirect:" + back + "?to=" + made
+                : "redirect:/classes/" + made;
     }
 
     @GetMapping("/{id}")

@@ -3,6 +3,7 @@ package prolalia.core.intake;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Set;
+import prolalia.core.script.PastedScript;
 
 /** What a paragraph is for, told by its marker, its looks and its first word. */
 final class Kinds {
@@ -60,7 +61,7 @@ final class Kinds {
         if (text.matches(".*\\?['\"\u2019\u201d)]*$") && !larger) {
             return FoundKind.QUESTION;
         }
-        boolean direction = isDirection(words);
+        boolean direction = PastedScript.saysItIsADirection(text) || isDirection(words);
         if (words.length <= MOST_WORDS_OF_A_HEADING
                 && (larger || bold && !sentence && !(direction && words.length > 4))) {
             return FoundKind.HEADING;

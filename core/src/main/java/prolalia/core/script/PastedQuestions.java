@@ -19,8 +19,8 @@ import prolalia.core.lesson.LineTraits;
 import prolalia.core.script.PastedScript.ReadLine;
 
 /**
- * Reads pasted text as {@link PastedScript} does, and makes questions that are answered of those whose right answer is told: by a
- * star before or after a choice, or by a key at the end.
+ * Reads pasted text as {@link PastedScript} does, and makes questions that are answered of those that have choices, or whose right
+ * answer is told: by a star before or after a choice, or by a key at the end.
  *
  * <pre>{@code
  * PastedQuestions.read("1. Which one swims?\n a) the cat\n*b) the cod\n2. How many fins?\nAnswers: 2. 7");
@@ -119,7 +119,7 @@ public final class PastedQuestions {
             marked.add(isRight ? new ReadLine(plain.traits().withMark(new ChoiceMark(true, 0)), plain.words()) : plain);
         }
         LineTraits traits = line.traits();
-        if (right > 0) {
+        if (right > 0 || choices.size() > 1) {
             traits = traits.withQuestion(Question.of(right > 1 ? AnswerKind.SEVERAL_CHOICES : AnswerKind.ONE_CHOICE));
         } else if (choices.isEmpty() && told != null) {
             traits = traits.withQuestion(worded(told));

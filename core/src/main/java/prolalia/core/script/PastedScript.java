@@ -20,8 +20,10 @@ import prolalia.core.lesson.LineTraits;
  *   <li>a numbered line (1. 1) (1) Q1:) is a question; lettered ones under it (a. a) (A)) are its choices, also when
  *       several stand on one line;
  *   <li>a line with a bullet (• - * – ☐) is a direction, or a choice when it stands under a question;
- *   <li>anything else is a passage, its wrapped lines joined; an empty line ends it. A passage that ends in a question
- *       mark and has choices under it is a question.
+ *   <li>a line that says so ("Directions: …") is a direction;
+ *   <li>anything else is a passage, its wrapped lines joined: a row goes on in the next one when it ends in no sentence, and
+ *       has no room for the next word. An empty line ends it. A passage that ends in a question mark and has choices under it
+ *       is a question.
  * </ul>
  *
  * <p>Stateless and thread-safe.
@@ -37,7 +39,20 @@ public final class PastedScript {
 
     private static final Pattern BULLET = Pattern.compile("^\\s*(?:[•◦▪●○☐□]|[-*–—](?=\\s))\\s*(\\S.*)$");
 
+    private static final Pattern DIRECTION = Pattern.compile(
+            "^\\s*(?:directions?|instructions?|anweisung(?:en)?|consignes?|instrucci(?:\u00f3n|ones))\\s*:\\s*\\S.*",
+            Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE);
+    private static final Pattern SENTENCE = Pattern.compile(".*[.!?:\u2026\u3002][\"'\u2019\u201d)\\]]*\\s*$");
+
+    /** Rows of letters of different widths end at different places: so much of the longest is as far as they go. */
+    private static final double FULL = 0.75;
+
     private PastedScript() {}
+
+    /** Whether a text is called a direction by whoever wrote it. */
+    public static boolean saysItIsADirection(String text) {
+        return DIRECTION.matcher(text).matches();
+    }
 
     /**
      * A line that was understood.
@@ -68,6 +83,8 @@ public final class PastedScript {
     private static List<ReadLine> read(String pasted, boolean wrapped) {
         List<ReadLine> lines = new ArrayList<>();
         boolean open = false;
+        int longest = pasted.lines().mapToInt(row -> row.strip().length()).max().orElse(0);
+        String before = "";
         for (String raw : pasted.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) {
             if (raw.isBlank()) {
                 open = false;
@@ -86,15 +103,27 @@ public final class PastedScript {
                 boolean choice = open && followsQuestion(lines);
                 lines.add(new ReadLine(choice ? LineKind.CHOICE : LineKind.DIRECTION, tidy(bullet.group(1))));
                 open = choice;
-            } else if (open && wrapped) {
+            } else if (saysItIsADirection(raw)) {
+                lines.add(new ReadLine(LineKind.DIRECTION, tidy(raw)));
+                open = true;
+            } else if (open && wrapped && goesOn(before, raw, longest)) {
                 ReadLine last = lines.remove(lines.size() - 1);
                 lines.add(new ReadLine(last.traits(), last.words() + " " + tidy(raw)));
             } else {
                 lines.add(new ReadLine(LineKind.PASSAGE, tidy(raw)));
                 open = true;
             }
+            before = raw;
         }
         return List.copyOf(lines);
+    }
+
+    /** Whether a row was broken because the next word had no room. */
+    private static boolean goesOn(String row, String next, int longest) {
+        int withNextWord =
+                row.strip().length() + 1 + next.strip().split("\\s+", 2)[0].length();
+        boolean begins = Character.isLowerCase(next.strip().codePointAt(0));
+        return begins || !SENTENCE.matcher(row).matches() && withNextWord >= FULL * longest;
     }
 
     /** Adds a line, and the choices that stand on the same line after wide gaps. */

@@ -100,9 +100,9 @@ class PastedQuestionsTest {
     }
 
     @Test
-    void textThatTellsNothingIsReadAsEver() {
+    void aQuestionWithChoicesIsAnsweredAlsoWhenNothingTellsWhichIsRight() {
         assertThat(read("Key: a word that begins a passage.\n1. Why?\na) so\nb) or so"))
-                .isEqualTo("PASSAGE Key: a word that begins a passage.\nQUESTION Why?\nCHOICE so\nCHOICE or so");
+                .isEqualTo("PASSAGE Key: a word that begins a passage.\nONE_CHOICE Why?\nCHOICE so\nCHOICE or so");
         assertThat(read("")).isEmpty();
     }
 }

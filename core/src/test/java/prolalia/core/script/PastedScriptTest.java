@@ -57,9 +57,31 @@ class PastedScriptTest {
                         DIRECTION Look at the picture.
                         DIRECTION Point to the seed.
                         PASSAGE A bean sleeps in the dry soil until the rain comes.
-                        QUESTION Then it wakes up. 2 leaves come out. Which came first?
+                        PASSAGE Then it wakes up. 2 leaves come out.
+                        QUESTION Which came first?
                         CHOICE the root
                         CHOICE the leaf""");
+    }
+
+    @Test
+    void titleDirectionsAndSentencesThatStandInRowsOfTheirOwnAreLinesOfTheirOwn() {
+        assertThat(read("""
+                        The Water Cycle
+                        Directions: Read each question. Choose one answer.
+                        Water goes up, comes down, and goes up again; most of
+                        it is in the sea.
+                        The sun warms it.
+                        1. What falls from a cloud?
+                        a) rain
+                        b) sand
+                        """)).isEqualTo("""
+                        PASSAGE The Water Cycle
+                        DIRECTION Directions: Read each question. Choose one answer.
+                        PASSAGE Water goes up, comes down, and goes up again; most of it is in the sea.
+                        PASSAGE The sun warms it.
+                        QUESTION What falls from a cloud?
+                        CHOICE rain
+                        CHOICE sand""");
     }
 
     @Test
