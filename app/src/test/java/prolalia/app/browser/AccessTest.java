@@ -114,7 +114,7 @@ class AccessTest extends Browsing {
         check(page, "give out");
         page.getByText("Give it to a class").click();
         check(page, "give to a class");
-        page.getByText("People", new Page.GetByTextOptions().setExact(true)).click();
+        page.getByText("Colleagues", new Page.GetByTextOptions().setExact(true)).click();
         check(page, "people of a lesson");
         checkElsewhere(page);
         checkLibrary(page);

@@ -168,7 +168,7 @@ class PlayRuleTest extends Browsing {
             teacher.locator("#jump-words").fill("Go back");
             teacher.keyboard().press("Tab");
         });
-        change(() -> teacher.getByText("An example page").click());
+        change(() -> teacher.getByText("A page to look at first").click());
         Page student = student();
         assertThat(student.locator(".board .label").innerText()).isEqualTo("press me");
         assertThat(mark(student, 0).getAttribute("class")).contains("tint-sea");

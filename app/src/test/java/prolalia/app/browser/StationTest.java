@@ -67,7 +67,7 @@ class StationTest extends Browsing {
         ines.waitForURL("**/board");
         ines.locator("[data-press=START]").waitFor();
         AccessTest.check(ines, "board");
-        ines.keyboard().press("s");
+        ines.keyboard().press("Space");
         ines.locator("[data-press=HALT]").waitFor();
         ines.keyboard().press("ArrowRight");
         ines.getByText("Round 2 of 5").waitFor();
