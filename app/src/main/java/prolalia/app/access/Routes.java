@@ -109,6 +109,7 @@ final class Routes {
             new Route(POST, "/classes/{id}/students", Who.CLASS),
             new Route(GET, "/classes/{id}/groups", Who.CLASS),
             new Route(POST, "/classes/{id}/groups", Who.CLASS),
+            new Route(POST, "/classes/{id}/groups/by-chance", Who.CLASS),
             new Route(POST, "/classes/{id}/groups/{groupId}", Who.CLASS),
             new Route(POST, "/classes/{id}/groups/{groupId}/remove", Who.CLASS),
             new Route(GET, "/classes/{id}/settings", Who.CLASS),

@@ -18,6 +18,7 @@ import prolalia.app.account.SignedInTeacher;
 import prolalia.app.classroom.ClassService.ClassView;
 import prolalia.app.classroom.ClassService.RefusedException;
 import prolalia.app.classroom.ClassService.Shown;
+import prolalia.app.platform.Messages;
 import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.Names;
 
@@ -29,12 +30,19 @@ class ClassController {
     private final StudentService studentService;
     private final ClassAccess classAccess;
     private final Replies replies;
+    private final Messages messages;
 
-    ClassController(ClassService classes, StudentService studentService, ClassAccess classAccess, Replies replies) {
+    ClassController(
+            ClassService classes,
+            StudentService studentService,
+            ClassAccess classAccess,
+            Replies replies,
+            Messages messages) {
         this.classes = classes;
         this.studentService = studentService;
         this.classAccess = classAccess;
         this.replies = replies;
+        this.messages = messages;
     }
 
     @GetMapping
@@ -162,6 +170,15 @@ class ClassController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") List<String> student) {
         studentService.addGroup(teacher.actor(), id, name, student);
+        return "redirect:/classes/" + id + "/groups";
+    }
+
+    @PostMapping("/{id}/groups/by-chance")
+    String dealGroups(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "4") int count) {
+        studentService.dealGroups(teacher.actor(), id, count, number -> messages.say("class.groupNumber", number));
         return "redirect:/classes/" + id + "/groups";
     }
 

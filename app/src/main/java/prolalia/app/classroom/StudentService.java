@@ -5,7 +5,9 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -19,6 +21,7 @@ import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
 import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.Animals;
+import prolalia.core.classroom.GroupsByChance;
 import prolalia.core.classroom.Guesses;
 import prolalia.core.classroom.Names;
 import prolalia.core.classroom.PictureKey;
@@ -244,6 +247,30 @@ public class StudentService {
         String id = Ids.newId();
         students.addGroup(id, classId, tidy);
         students.changeGroup(id, tidy, ofClass(classId, studentIds));
+    }
+
+    /**
+     * All children in groups by chance, numbered; dealt again, it is the same groups with other children.
+     *
+     * @param named the name of a group, by its number from 1
+     */
+    @Transactional
+    public void dealGroups(Teacher teacher, String classId, int count, IntFunction<String> named) {
+        access.toChange(teacher, classId);
+        List<String> children =
+                students(teacher, classId).stream().map(ClassStudent::id).toList();
+        int possible = Math.max(1, Math.min(count, children.size()));
+        Map<String, String> there = students.groups(classId).stream()
+                .collect(Collectors.toMap(Group::name, Group::id, (first, second) -> first));
+        List<List<String>> dealt = GroupsByChance.of(children, possible, random);
+        for (int number = 1; number <= possible; number++) {
+            String name = named.apply(number);
+            if (there.containsKey(name)) {
+                changeGroup(teacher, classId, there.get(name), name, dealt.get(number - 1));
+            } else {
+                addGroup(teacher, classId, name, dealt.get(number - 1));
+            }
+        }
     }
 
     @Transactional

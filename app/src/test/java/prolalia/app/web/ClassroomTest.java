@@ -42,6 +42,25 @@ class ClassroomTest extends RunningHouse {
     }
 
     @Test
+    void twentyEightChildrenAreInFourGroupsByOnePressAndDealtAgainByAnother() throws Exception {
+        String id = Visitor.newClass(ines, "Knots");
+        String groups = "/classes/" + id + "/groups";
+        StringBuilder names = new StringBuilder();
+        for (int i = 0; i < 28; i++) {
+            names.append("Child ").append((char) ('A' + i % 26)).append(i).append('\n');
+        }
+        ines.form("/classes/" + id + "/students", "names", names.toString());
+        ines.form(groups, "name", "Readers");
+        for (int time = 0; time < 2; time++) {
+            String dealt = Visitor.text(ines.form(groups + "/by-chance", "count", "4"));
+            assertThat(Visitor.all(dealt, "value=\"(Group \\d|Readers)\""))
+                    .containsExactlyInAnyOrder("Group 1", "Group 2", "Group 3", "Group 4", "Readers");
+            assertThat(dealt.split("checked=\"checked\"", -1)).hasSize(29);
+        }
+        ines.form("/classes/" + id + "/remove");
+    }
+
+    @Test
     void aChildHearsWhatWasGivenToHerAndHerTeacherSeesHowFarSheCame() throws Exception {
         String id = Visitor.newClass(ines, "Sandpipers");
         String at = "/classes/" + id;
