@@ -30,7 +30,7 @@ const state = (key) => {
     place.textContent = '';
     delete place.dataset.state;
   } else if (place && !(key === 'saved' && isTyping())) {
-    place.textContent = say(`answer.${key}`);
+    place.textContent = say(`answer.${key === 'waiting' && outbox?.waitsToHandIn ? 'handInWaits' : key}`);
     place.dataset.state = key;
   }
 };

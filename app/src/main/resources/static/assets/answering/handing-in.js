@@ -126,12 +126,10 @@ export class HandingIn {
   }
 
   async #handIn() {
-    const state = document.getElementById('answer-state');
     const hand = document.getElementById('hand-in');
     hand.disabled = true;
     try {
       if (!await this.#answering.handIn()) {
-        state.textContent = say('answer.handInWaits');
         sayAll(promptOf('NO_CONNECTION'));
       }
     } finally {

@@ -28,6 +28,7 @@ public final class Attack {
         try (Target target = new Target(Files.createTempDirectory("attack").resolve("school"), false)) {
             add(rows, Crowd.run(target, 3_000, 10, 300));
             add(rows, Teachers.run(target, 20, 600));
+            add(rows, Idlers.run(target, 500, 440, 20));
         }
         return rows;
     }
@@ -48,6 +49,9 @@ public final class Attack {
             add(rows, BadFiles.run(target, files));
             add(rows, Drips.run(target, 200, dripSeconds));
             add(rows, Drips.ofOneChild(target, 220, dripSeconds));
+            if (!quick) {
+                add(rows, Idlers.run(target, 500, 440, dripSeconds));
+            }
             add(rows, Guessers.run(target, guesses));
             add(rows, DoorGuessers.run(target, quick ? 40 : 150));
             add(rows, Answerers.run(target, quick ? 6 : 20, quick ? 1 : 5));

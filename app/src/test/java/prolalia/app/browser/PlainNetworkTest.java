@@ -116,8 +116,14 @@ class PlainNetworkTest extends Browsing {
         desk.route("**/codes/slides", Route::abort);
         slides.click();
         says(desk, "#house-note", "No connection");
+        // Guests listen by the plain name, too.
+        giveOut(desk, lesson);
+        Page guest = context(390, 844).newPage();
+        guest.navigate(byName() + desk.inputValue("#link").replaceFirst("https?://[^/]+", ""));
+        guest.waitForSelector("#play");
+        assertThat(guest.locator("body").innerText()).contains("Look at the picture.");
         desk.navigate(lesson);
-        desk.locator("a[href$='/recorder']").first().click();
+        desk.locator("a[href$='/recorder']".first().click();
         desk.waitForURL(secure() + "/lines/*/recorder");
         recorderIs(desk, "ready");
     }
