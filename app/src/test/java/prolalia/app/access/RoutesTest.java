@@ -109,7 +109,7 @@ class RoutesTest extends RunningHouse {
         ines.form(at + "/students", "names", "Ada\nBo");
         student = Visitor.first(ines.page(at), at + "/students/([^\"]+)\"");
         ines.form(at + "/groups", "name", "Reds", "student", student);
-        group = Visitor.first(ines.page(at + "/groups"), at + "/groups/([^\"]+)\"");
+        group = Visitor.first(ines.page(at + "/groups"), at + "/groups/([0-9a-f-]{36})\"");
         ines.form("/lessons/" + lesson + "/give", "to", schoolClass);
         assignment = Visitor.first(ines.page(at + "/given"), "/assignments/([^/]+)/first");
         door = Visitor.first(ines.page(at + "/door"), "/door/([\\w-]{20,})\"");

@@ -167,7 +167,7 @@ class ClassPeopleTest extends RunningHouse {
         String at = classOf("Finches", "Ada", "Bo", "Cleo");
         List<String> children = students(at);
         ines.form(at + "/groups", "name", "Reds", "student", children.get(0));
-        String reds = Visitor.first(ines.page(at + "/groups"), at + "/groups/([^\"]+)\"");
+        String reds = Visitor.first(ines.page(at + "/groups"), at + "/groups/([0-9a-f-]{36})\"");
         Visitor ada = Visitor.child(ines, id(at), children.get(0));
         Visitor bo = Visitor.child(ines, id(at), children.get(1));
         Visitor cleo = Visitor.child(ines, id(at), children.get(2));
