@@ -95,7 +95,7 @@ final class Routes {
             new Route(POST, "/you/name", Who.STAFF),
             new Route(POST, "/you/password", Who.STAFF),
             new Route(GET, "/classes", Who.STAFF),
-            new Route(GET, "/classes/shut-out", Who.STAFF),
+            new Route(GET, "/classes/who-waits", Who.STAFF),
             new Route(POST, "/classes", Who.TEACHER),
             new Route(GET, "/school/log", Who.ADMIN),
             new Route(GET, "/school/people", Who.ADMIN),

@@ -17,7 +17,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.classroom.ClassService.ClassView;
 import prolalia.app.classroom.ClassService.RefusedException;
-import prolalia.app.classroom.ClassService.Shown;
 import prolalia.app.platform.Messages;
 import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.Names;
@@ -64,22 +63,21 @@ class ClassController {
      *
      * @param of the class in which somebody waits to be heard; null: in all of hers
      */
-    @GetMapping("/shut-out")
-    String shutOut(
+    @GetMapping("/who-waits")
+    String whoWaits(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @RequestParam(required = false) String of,
             HttpServletResponse response,
             Model model) {
         response.setHeader("Cache-Control", "no-store");
         model.addAttribute("waiting", studentService.shutOut(teacher.actor()));
-        List<SchoolClass> hers = classes.classesOf(teacher.actor()).stream()
-                .map(Shown::schoolClass)
+        List<SchoolClass> hers = classes.of(teacher.actor()).stream()
                 .filter(each -> of == null || each.id().equals(of))
                 .toList();
         model.addAttribute("classes", hers);
         model.addAttribute(
                 "replies", replies.byClass(hers.stream().map(SchoolClass::id).toList()));
-        return "classroom/shut-out";
+        return "classroom/who-waits";
     }
 
     /** All who wait at doors of hers, by one press. */

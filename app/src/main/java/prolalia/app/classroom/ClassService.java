@@ -113,9 +113,13 @@ public class ClassService {
         }
     }
 
+    public List<SchoolClass> of(Teacher teacher) {
+        return classes.of(teacher);
+    }
+
     public List<Shown> classesOf(Teacher teacher) {
         Map<String, Integer> sizes = classes.sizes();
-        return classes.of(teacher).stream()
+        return of(teacher).stream()
                 .map(each -> new Shown(each, sizes.getOrDefault(each.id(), 0)))
                 .toList();
     }

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.assignment.ChildService;
 import prolalia.app.assignment.Met;
+import prolalia.app.response.HandInService;
 import prolalia.app.response.ResponseService;
 import prolalia.app.sound.AnswerPlace;
 import prolalia.app.sound.AnswerRecordings;
@@ -41,13 +42,20 @@ class DemoAnswers {
             "storms are loud and good");
 
     private final ResponseService responses;
+    private final HandInService handing;
     private final AnswerRecordings recordings;
     private final ChildService children;
     private final DemoClock clock;
 
-    DemoAnswers(ResponseService responses, AnswerRecordings recordings, ChildService children, DemoClock clock) {
+    DemoAnswers(
+            ResponseService responses,
+            HandInService handing,
+            AnswerRecordings recordings,
+            ChildService children,
+            DemoClock clock) {
         this.clock = clock;
         this.responses = responses;
+        this.handing = handing;
         this.recordings = recordings;
         this.children = children;
     }
@@ -77,7 +85,7 @@ class DemoAnswers {
                         student, assignmentId, question.id(), UUID.randomUUID().toString(), given);
             }
         }
-        responses.handIn(student, assignmentId);
+        handing.handIn(student, assignmentId);
     }
 
     /** Who knows it has mostly heard it, who doesn't often hasn't; the last choices nobody waits for. */

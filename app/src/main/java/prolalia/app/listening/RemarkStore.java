@@ -22,6 +22,8 @@ import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.Result;
+import org.jooq.SelectOnConditionStep;
+import org.jooq.SelectSelectStep;
 import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
@@ -153,16 +155,9 @@ class RemarkStore implements Replies {
 
     /** The line of a teacher's remarks to a class that has these words. */
     Optional<String> lineOf(String teacherId, String classId, String words) {
-        return looking.select(LINE.ID)
-                .from(REMARK)
+        return ofGiven(looking.select(LINE.ID))
                 .join(LINE)
                 .on(LINE.ID.eq(REMARK.LINE_ID))
-                .join(ANSWER)
-                .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
-                .join(RESPONSE)
-                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
-                .join(ASSIGNMENT)
-                .on(ASSIGNMENT.ID.eq(RESPONSE.ASSIGNMENT_ID))
                 .where(
                         REMARK.TEACHER_ID.eq(teacherId),
                         ASSIGNMENT.CLASS_ID.eq(classId),
@@ -208,15 +203,19 @@ class RemarkStore implements Replies {
         return counted(replies(ASSIGNMENT.CLASS_ID.eq(classId)), ASSIGNMENT.ID);
     }
 
-    private Result<?> replies(Condition which) {
-        return looking.select(ASSIGNMENT.ID, ASSIGNMENT.CLASS_ID, RESPONSE.STUDENT_ID, ANSWER.QUESTION_ID)
-                .from(REMARK)
+    /** Remarks with the answer, the response and what was given that they belong to. */
+    private static <R extends Record> SelectOnConditionStep<R> ofGiven(SelectSelectStep<R> chosen) {
+        return chosen.from(REMARK)
                 .join(ANSWER)
                 .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
                 .join(RESPONSE)
                 .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
                 .join(ASSIGNMENT)
-                .on(ASSIGNMENT.ID.eq(RESPONSE.ASSIGNMENT_ID))
+                .on(ASSIGNMENT.ID.eq(RESPONSE.ASSIGNMENT_ID));
+    }
+
+    private Result<?> replies(Condition which) {
+        return ofGiven(looking.select(ASSIGNMENT.ID, ASSIGNMENT.CLASS_ID, RESPONSE.STUDENT_ID, ANSWER.QUESTION_ID))
                 .where(which, REMARK.TEACHER_ID.isNull(), REMARK.MET_AT.isNull(), REMARK.REMOVED_AT.isNull())
                 .and(ASSIGNMENT.TAKEN_BACK_AT.isNull())
                 .fetch();
@@ -228,12 +227,8 @@ class RemarkStore implements Replies {
 
     /** How many remarks there are that a child hasn't met, and how many in all, by assignment. */
     Map<String, Counted> counted(String studentId) {
-        return looking.select(RESPONSE.ASSIGNMENT_ID, DSL.count(), DSL.count().filterWhere(REMARK.MET_AT.isNull()))
-                .from(REMARK)
-                .join(ANSWER)
-                .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
-                .join(RESPONSE)
-                .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+        return ofGiven(looking.select(
+                        RESPONSE.ASSIGNMENT_ID, DSL.count(), DSL.count().filterWhere(REMARK.MET_AT.isNull())))
                 .where(
                         RESPONSE.STUDENT_ID.eq(studentId),
                         REMARK.TEACHER_ID.isNotNull(),

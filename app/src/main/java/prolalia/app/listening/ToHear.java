@@ -1,6 +1,5 @@
 package prolalia.app.listening;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Service;
@@ -25,14 +24,11 @@ public class ToHear {
 
     /** Classes without any are missing. */
     public List<InClass> of(Teacher teacher) {
-        List<InClass> waiting = new ArrayList<>();
-        for (ClassService.Shown each : classes.classesOf(teacher)) {
-            Map<String, Integer> open = results.open(teacher, each.schoolClass().id());
-            int answers = open.values().stream().mapToInt(Integer::intValue).sum();
-            if (answers > 0) {
-                waiting.add(new InClass(each.schoolClass(), answers));
-            }
-        }
-        return waiting;
+        List<SchoolClass> hers = classes.of(teacher);
+        Map<String, Integer> open = results.openByClass(hers);
+        return hers.stream()
+                .filter(each -> open.containsKey(each.id()))
+                .map(each -> new InClass(each, open.get(each.id())))
+                .toList();
     }
 }

@@ -28,7 +28,7 @@ import prolalia.app.platform.LimitedStream;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.platform.TooLargeException;
-import prolalia.app.response.ResponseService.HandedIn;
+import prolalia.app.response.HandInService.HandedIn;
 import prolalia.app.response.ResponseService.Heard;
 import prolalia.app.response.ResponseService.Piece;
 import prolalia.app.response.ResponseService.State;
@@ -48,6 +48,7 @@ class ResponseController {
 
     private final DoorWay door;
     private final ResponseService responses;
+    private final HandInService handing;
     private final AnswerRecordings recordings;
     private final AnswerPictures pictures;
     private final IncomingFiles files;
@@ -57,6 +58,7 @@ class ResponseController {
     ResponseController(
             DoorWay door,
             ResponseService responses,
+            HandInService handing,
             AnswerRecordings recordings,
             AnswerPictures pictures,
             IncomingFiles files,
@@ -64,6 +66,7 @@ class ResponseController {
             JsonMapper json) {
         this.door = door;
         this.responses = responses;
+        this.handing = handing;
         this.recordings = recordings;
         this.pictures = pictures;
         this.files = files;
@@ -104,7 +107,7 @@ class ResponseController {
 
     @PostMapping("/hand-in")
     HandedIn handIn(@PathVariable String id, HttpServletRequest request) {
-        return responses.handIn(door.ofPage(request), id);
+        return handing.handIn(door.ofPage(request), id);
     }
 
     /** Answers when the chunk is on the disk. */

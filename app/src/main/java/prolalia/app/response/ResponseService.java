@@ -1,9 +1,7 @@
 package prolalia.app.response;
 
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,9 +33,7 @@ import prolalia.core.marking.Asked;
 import prolalia.core.marking.Mark;
 import prolalia.core.marking.Mark.Outcome;
 import prolalia.core.marking.Marking;
-import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.PublishedLesson.PublishedLine;
-import prolalia.core.published.StudentPages;
 import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.InkTrace;
 
@@ -81,7 +77,7 @@ public class ResponseService {
         GONE,
         /** It isn't kept: the question was answered as often as it may be. */
         NO_MORE,
-        /** It isn't kept: all of it was handed in, and that closes it. */
+        /** It is kept and doesn't count: all of it was handed in, and that closes it. */
         HANDED_IN
     }
 
@@ -115,12 +111,6 @@ public class ResponseService {
 
     /** All that a child answered. @param closed whether it is handed in, and nothing is changed any more */
     record State(Map<String, Held> answers, boolean handedIn, boolean open, boolean closed) {}
-
-    /** @param missing the questions that are to be answered first, with the numbers of their pages */
-    public record HandedIn(
-            boolean done, List<Missing> missing, Map<String, Heard> heard, double points, int most, boolean closed) {}
-
-    public record Missing(String question, int page) {}
 
     State state(Student student, String assignmentId) {
         Met met = children.meetStill(student, assignmentId);
@@ -203,20 +193,24 @@ public class ResponseService {
         if (student == null) {
             return;
         }
-        StoredAnswer answer = store.answers(response.id()).get(place.questionId());
-        Given before = answer == null ? Given.NOTHING : answer.given();
-        if (before.spoken().contains(left.recordingId()) || before.spoken().size() >= Given.MOST_SPOKEN) {
-            return;
-        }
         try {
-            give(
-                    student,
-                    response.assignmentId(),
-                    place.questionId(),
-                    Ids.newId(),
-                    before.withSpoken(left.recordingId()));
+            Met met = children.meetStill(student, response.assignmentId());
+            transaction.executeWithoutResult(status -> goOn(student, met, response.id(), left));
         } catch (NotFoundException gone) {
             LOG.info("What a child had begun to say belongs to nothing any more");
+        }
+    }
+
+    /** Within the transaction: what she answers meanwhile stays. */
+    private void goOn(Student student, Met met, String responseId, BrokenOff left) {
+        String question = left.place().questionId();
+        // Also when she left it out since.
+        boolean known = store.history(responseId, question).stream()
+                .anyMatch(each -> each.given().spoken().contains(left.recordingId()));
+        StoredAnswer holds = store.answers(responseId).get(question);
+        Given before = holds == null ? Given.NOTHING : holds.given();
+        if (!known && before.spoken().size() < Given.MOST_SPOKEN) {
+            taken(student, met, question, Ids.newId(), before.withSpoken(left.recordingId()));
         }
     }
 
@@ -224,9 +218,7 @@ public class ResponseService {
         long now = clock.millis();
         StoredResponse response = store.begun(met.assignment().id(), student.id(), now);
         Asked question = met.asked().get(questionId);
-        if (response.handedInAt() != null && manner(met).closes() && !store.has(answerId)) {
-            return Taken.HANDED_IN;
-        }
+        boolean closed = response.handedInAt() != null && manner(met).closes();
         if (question != null && hasNoMoreTries(met, response.id(), questionId) && !store.has(answerId)) {
             return Taken.NO_MORE;
         }
@@ -255,10 +247,16 @@ public class ResponseService {
         if (question == null) {
             return Taken.GONE;
         }
+        if (closed) {
+            return Taken.HANDED_IN;
+        }
         return children.isOpen(met) ? Taken.SAVED : Taken.CLOSED;
     }
 
     private Came came(Met met, StoredResponse response, Asked question) {
+        if (response.handedInAt() != null && manner(met).closes()) {
+            return Came.AFTER_CLOSED;
+        }
         if (!children.isOpen(met)) {
             return Came.AFTER_END;
         }
@@ -318,7 +316,7 @@ public class ResponseService {
         return heard(met, question, answer);
     }
 
-    private static AnswerManner manner(Met met) {
+    static AnswerManner manner(Met met) {
         return met.lesson().settings().answering();
     }
 
@@ -333,7 +331,7 @@ public class ResponseService {
         return left != null && left == 0;
     }
 
-    private Heard heard(Met met, Asked question, StoredAnswer answer) {
+    Heard heard(Met met, Asked question, StoredAnswer answer) {
         Mark mark = ResultMarks.of(question, answer);
         Optional<Line> said = mark.outcome() == Outcome.RIGHT
                 ? question.praise()
@@ -351,63 +349,6 @@ public class ResponseService {
                 sound,
                 said.map(Line::words).orElse(null),
                 triesLeft(met, answer.responseId(), question.id()));
-    }
-
-    /** Hands all of it in, unless something is to be answered first. */
-    public HandedIn handIn(Student student, String assignmentId) {
-        Met met = children.meet(student, assignmentId);
-        long now = clock.millis();
-        StoredResponse response = store.begun(assignmentId, student.id(), now);
-        Map<String, StoredAnswer> answers = store.answers(response.id());
-        List<Missing> missing = missing(met.lesson(), answers);
-        if (!missing.isEmpty()) {
-            return new HandedIn(false, missing, Map.of(), 0, 0, false);
-        }
-        boolean told = manner(met).feedback() != Feedback.NONE;
-        transaction.executeWithoutResult(status -> {
-            store.setHandedIn(response.id(), now);
-            if (told) {
-                store.setTried(answers.values().stream().map(StoredAnswer::id).collect(Collectors.toSet()), now);
-            }
-        });
-        Map<String, Heard> heard = new LinkedHashMap<>();
-        double points = 0;
-        int most = 0;
-        if (!told) {
-            return new HandedIn(true, missing, heard, 0, 0, manner(met).closes());
-        }
-        for (Asked question : met.asked().values()) {
-            StoredAnswer answer = answers.get(question.id());
-            most += question.question().points();
-            if (answer != null) {
-                heard.put(question.id(), heard(met, question, answer));
-                points += ResultMarks.of(question, answer).points();
-            }
-        }
-        boolean shown = manner(met).points() != AnswerManner.Points.HIDDEN;
-        return new HandedIn(
-                true,
-                missing,
-                heard,
-                shown ? points : 0,
-                shown ? most : 0,
-                manner(met).closes());
-    }
-
-    private static List<Missing> missing(PublishedLesson lesson, Map<String, StoredAnswer> answers) {
-        List<Missing> missing = new ArrayList<>();
-        int number = 0;
-        for (PublishedLesson.PublishedPage page : StudentPages.shown(lesson)) {
-            number++;
-            for (Asked question : page.questions()) {
-                StoredAnswer answer = answers.get(question.id());
-                if (question.question().required()
-                        && (answer == null || answer.given().isNothing())) {
-                    missing.add(new Missing(question.id(), number));
-                }
-            }
-        }
-        return missing;
     }
 
     /** Where what a child says belongs: her response is begun by it. */

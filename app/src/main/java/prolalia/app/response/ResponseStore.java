@@ -3,12 +3,14 @@ package prolalia.app.response;
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.count;
 import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.min;
 import static org.jooq.impl.DSL.noCondition;
 import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.select;
 import static org.jooq.impl.DSL.selectOne;
 import static prolalia.app.platform.db.Tables.ANSWER;
 import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
+import static prolalia.app.platform.db.Tables.ASSIGNMENT;
 import static prolalia.app.platform.db.Tables.OVERRULING;
 import static prolalia.app.platform.db.Tables.RECORDING;
 import static prolalia.app.platform.db.Tables.RESPONSE;
@@ -23,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
@@ -131,12 +134,11 @@ class ResponseStore {
     }
 
     void add(StoredAnswer answer) {
-        int number = writing.select(coalesce(max(ANSWER.NUMBER), 0))
-                        .from(ANSWER)
-                        .where(ANSWER.RESPONSE_ID.eq(answer.responseId()), ANSWER.QUESTION_ID.eq(answer.questionId()))
-                        .fetchSingle()
-                        .value1()
-                + 1;
+        var numbers = writing.select(coalesce(max(ANSWER.NUMBER), 0), coalesce(min(ANSWER.NUMBER), 1))
+                .from(ANSWER)
+                .where(ANSWER.RESPONSE_ID.eq(answer.responseId()), ANSWER.QUESTION_ID.eq(answer.questionId()))
+                .fetchSingle();
+        int number = answer.counts() ? Math.max(0, numbers.value1()) + 1 : Math.min(1, numbers.value2()) - 1;
         writing.insertInto(ANSWER)
                 .set(ANSWER.ID, answer.id())
                 .set(ANSWER.RESPONSE_ID, answer.responseId())
@@ -179,28 +181,37 @@ class ResponseStore {
 
     /** How many answers nobody has marked as yet, by assignment; those without any are missing. */
     Map<String, Integer> open(Collection<String> assignmentIds) {
-        return looking.select(RESPONSE.ASSIGNMENT_ID, count())
+        return open(ASSIGNMENT.ID.in(assignmentIds), ASSIGNMENT.ID);
+    }
+
+    /** The same by class, of what was given to it and not taken back. */
+    Map<String, Integer> openByClass(Collection<String> classIds) {
+        return open(ASSIGNMENT.CLASS_ID.in(classIds).and(ASSIGNMENT.TAKEN_BACK_AT.isNull()), ASSIGNMENT.CLASS_ID);
+    }
+
+    private Map<String, Integer> open(Condition which, Field<String> by) {
+        return looking.select(by, count())
                 .from(ANSWER)
                 .join(RESPONSE)
                 .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
+                .join(ASSIGNMENT)
+                .on(ASSIGNMENT.ID.eq(RESPONSE.ASSIGNMENT_ID))
                 .leftJoin(OVERRULING)
                 .on(OVERRULING.ANSWER_ID.eq(ANSWER.ID))
-                .where(
-                        RESPONSE.ASSIGNMENT_ID.in(assignmentIds),
-                        ANSWER.OUTCOME.eq(Outcome.OPEN.name()),
-                        OVERRULING.ANSWER_ID.isNull(),
-                        isLast())
-                .groupBy(RESPONSE.ASSIGNMENT_ID)
-                .fetchMap(RESPONSE.ASSIGNMENT_ID, count());
+                .where(which, ANSWER.OUTCOME.eq(Outcome.OPEN.name()), OVERRULING.ANSWER_ID.isNull(), isLast())
+                .groupBy(by)
+                .fetchMap(by, count());
     }
 
     private static Condition isLast() {
-        return notExists(selectOne()
-                .from(LATER)
-                .where(
-                        LATER.RESPONSE_ID.eq(ANSWER.RESPONSE_ID),
-                        LATER.QUESTION_ID.eq(ANSWER.QUESTION_ID),
-                        LATER.NUMBER.gt(ANSWER.NUMBER)));
+        return ANSWER.NUMBER
+                .gt(0)
+                .and(notExists(selectOne()
+                        .from(LATER)
+                        .where(
+                                LATER.RESPONSE_ID.eq(ANSWER.RESPONSE_ID),
+                                LATER.QUESTION_ID.eq(ANSWER.QUESTION_ID),
+                                LATER.NUMBER.gt(ANSWER.NUMBER))));
     }
 
     /** All that was answered to one question, the newest first. */

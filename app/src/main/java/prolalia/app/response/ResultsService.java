@@ -17,6 +17,7 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.Assignment;
 import prolalia.app.assignment.AssignmentService;
 import prolalia.app.classroom.ClassStudent;
+import prolalia.app.classroom.SchoolClass;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResponseService.Piece;
 import prolalia.app.response.ResponseStore.Spoken;
@@ -179,8 +180,9 @@ public class ResultsService {
      * What was answered once before.
      *
      * @param words what of it is words
+     * @param came null: as answers do
      */
-    public record Try(String answerId, List<String> words, List<HeardPiece> pieces, long at) {}
+    public record Try(String answerId, List<String> words, List<HeardPiece> pieces, long at, Came came) {}
 
     /**
      * An answer among all of them.
@@ -195,6 +197,11 @@ public class ResultsService {
         return store.open(assignments.ofClass(teacher, classId).stream()
                 .map(Assignment::id)
                 .toList());
+    }
+
+    /** The same by class, in classes that somebody may see; one that has none is missing. */
+    public Map<String, Integer> openByClass(List<SchoolClass> classes) {
+        return store.openByClass(classes.stream().map(SchoolClass::id).toList());
     }
 
     /** All answers to something that was given, by question and then by child as they come in the class. */
@@ -229,7 +236,7 @@ public class ResultsService {
      * @param shown what was answered, in words; empty: nothing that is words
      * @param changedSince whether other words were asked then than now
      * @param damaged how many parts of what was said are not there any more
-     * @param before what was answered before it, newest first
+     * @param before what was answered before it, newest first, and then what came after it was closed
      */
     public record Opened(
             Assignment assignment,
@@ -253,12 +260,20 @@ public class ResultsService {
         Optional<StoredResponse> response = store.find(assignmentId, studentId);
         List<StoredAnswer> history =
                 response.map(each -> store.history(each.id(), questionId)).orElse(List.of());
-        if (history.isEmpty()) {
+        Map<String, Spoken> spoken = response.isEmpty()
+                ? Map.of()
+                : store.spoken(List.of(response.get().id()));
+        StoredAnswer answer =
+                history.stream().filter(StoredAnswer::counts).findFirst().orElse(null);
+        List<Try> others = history.stream()
+                .filter(each -> each != answer)
+                .map(each -> new Try(each.id(), each.words(), pieces(each, spoken), each.at(), each.came()))
+                .filter(each -> !each.words().isEmpty() || !each.pieces().isEmpty())
+                .toList();
+        if (answer == null) {
             Mark none = Marking.of(head.asked(), Given.NOTHING);
-            return new Opened(assignment, student, head, null, none, List.of(), List.of(), 0, false, List.of());
+            return new Opened(assignment, student, head, null, none, List.of(), List.of(), 0, false, others);
         }
-        StoredAnswer answer = history.get(0);
-        Map<String, Spoken> spoken = store.spoken(List.of(answer.responseId()));
         List<HeardPiece> pieces = pieces(answer, spoken);
         boolean changed = !answer.asked().question().isEmpty()
                 && !answer.asked().question().equals(head.words());
@@ -272,12 +287,7 @@ public class ResultsService {
                 pieces,
                 answer.given().spoken().size() - pieces.size(),
                 changed,
-                history.stream()
-                        .skip(1)
-                        .map(each -> new Try(each.id(), each.words(), pieces(each, spoken), each.at()))
-                        .filter(each ->
-                                !each.words().isEmpty() || !each.pieces().isEmpty())
-                        .toList());
+                others);
     }
 
     private static List<HeardPiece> pieces(StoredAnswer answer, Map<String, Spoken> spoken) {

@@ -8,7 +8,8 @@ import prolalia.core.marking.Mark.Outcome;
 /**
  * What was answered to one question, once.
  *
- * @param number counts up with each answer to the question; the highest holds
+ * @param number counts up from 1 with each answer to the question; the highest holds. Below 1: it came after all was closed, and
+ *     never holds
  * @param revision of the lesson that was met
  * @param triedAt when it was heard whether it is right; null: it wasn't
  * @param points by the key of when it was last marked
@@ -36,7 +37,14 @@ public record StoredAnswer(
         /** After it was told what is right. */
         AFTER_TOLD,
         /** After all was handed in, and nothing was told. */
-        AFTER_HANDED_IN
+        AFTER_HANDED_IN,
+        /** After all was handed in, and that closed it: it is kept, and doesn't count. */
+        AFTER_CLOSED
+    }
+
+    /** Whether it counts when none is newer. */
+    boolean counts() {
+        return came != Came.AFTER_CLOSED;
     }
 
     /**

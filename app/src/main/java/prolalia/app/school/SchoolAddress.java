@@ -56,12 +56,18 @@ public class SchoolAddress {
      * HTTP is answered beside HTTPS it is plain: a certificate of the server's own would be warned of.
      */
     public Address address(HttpServletRequest request) {
-        String set = school.settings().address();
+        String set = set();
         if (set != null) {
             return new Address(set, false);
         }
         String host = host(request);
         return new Address(base(host, request), isLoopback(host));
+    }
+
+    /** As it was set for the school, with the path under which this server is; null: it wasn't. */
+    private String set() {
+        String set = school.settings().address();
+        return set == null || set.endsWith(under) ? set : set + under;
     }
 
     private String host(HttpServletRequest request) {
@@ -72,7 +78,7 @@ public class SchoolAddress {
 
     /** The address of secure pages, which alone are given a microphone (W3C Secure Contexts); empty: there is none. */
     public Optional<String> secure(HttpServletRequest request) {
-        String set = school.settings().address();
+        String set = set();
         if (set != null && set.startsWith("https:")) {
             return Optional.of(set);
         }

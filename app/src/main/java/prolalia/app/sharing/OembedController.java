@@ -41,7 +41,7 @@ class OembedController {
         if (!format.equals("json")) {
             return ResponseEntity.status(HttpStatus.NOT_IMPLEMENTED).build();
         }
-        String token = token(url);
+        String token = token(url, request.getContextPath());
         String title = token == null ? null : title(token);
         if (title == null) {
             return ResponseEntity.notFound().build();
@@ -62,10 +62,12 @@ class OembedController {
         return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(answer);
     }
 
-    private static String token(String url) {
+    /** @param under the path under which this server is */
+    private static String token(String url, String under) {
         try {
             String path = URI.create(url).getPath();
-            Matcher link = path == null ? null : LINK.matcher(path);
+            Matcher link =
+                    path == null || !path.startsWith(under) ? null : LINK.matcher(path.substring(under.length()));
             return link != null && link.matches() ? link.group(1) : null;
         } catch (IllegalArgumentException noAddress) {
             return null;

@@ -3,15 +3,14 @@ package prolalia.app.sound;
 import static prolalia.app.platform.db.Tables.RECORDING;
 import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.platform.db.tables.records.RecordingRecord;
 import prolalia.app.sound.StoredRecording.State;
 import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.Refusal;
@@ -56,16 +55,20 @@ class AnswerRecordingStore {
     Optional<Known> find(String id) {
         return looking.selectFrom(RECORDING)
                 .where(RECORDING.ID.eq(id), RECORDING.PURPOSE.in(SPOKEN_BACK))
-                .fetchOptional(row -> new Known(
-                        row.getId(),
-                        RecordingPurpose.valueOf(row.getPurpose().toUpperCase(Locale.ROOT)),
-                        row.getTargetId(),
-                        row.getSpeakerId(),
-                        State.of(row.getState()),
-                        row.getRawHash(),
-                        row.getChunks(),
-                        row.getRefusal(),
-                        row.getDurationMs()));
+                .fetchOptional(AnswerRecordingStore::known);
+    }
+
+    private static Known known(RecordingRecord row) {
+        return new Known(
+                row.getId(),
+                RecordingPurpose.valueOf(row.getPurpose().toUpperCase(Locale.ROOT)),
+                row.getTargetId(),
+                row.getSpeakerId(),
+                State.of(row.getState()),
+                row.getRawHash(),
+                row.getChunks(),
+                row.getRefusal(),
+                row.getDurationMs());
     }
 
     /** Adds an open recording unless there is one of this id. */
@@ -109,17 +112,32 @@ class AnswerRecordingStore {
                 .execute();
     }
 
-    /** Says whether nobody ended it. */
-    void brokenOff(String recordingId, boolean isBrokenOff) {
-        Set<AnswerCheck> before = looking.select(SPOKEN_ANSWER.CHECKS)
+    /** Those that nobody ended as yet. */
+    List<Known> brokenOff() {
+        return looking.select(RECORDING.fields())
+                .from(SPOKEN_ANSWER)
+                .join(RECORDING)
+                .on(RECORDING.ID.eq(SPOKEN_ANSWER.RECORDING_ID))
+                .where(
+                        RECORDING.PURPOSE.eq(RecordingPurpose.ANSWER.stored()),
+                        SPOKEN_ANSWER.CHECKS.contains(AnswerCheck.BROKEN_OFF.name()))
+                .fetchInto(RECORDING)
+                .map(AnswerRecordingStore::known);
+    }
+
+    /** Whoever said it ended it after all, and there was nothing more of it. */
+    void isWhole(String recordingId) {
+        String checks = looking.select(SPOKEN_ANSWER.CHECKS)
                 .from(SPOKEN_ANSWER)
                 .where(SPOKEN_ANSWER.RECORDING_ID.eq(recordingId))
-                .fetchOptional(row -> AnswerCheck.read(row.value1()))
-                .map(found -> found.isEmpty() ? EnumSet.noneOf(AnswerCheck.class) : EnumSet.copyOf(found))
-                .orElseGet(() -> EnumSet.noneOf(AnswerCheck.class));
-        if (isBrokenOff ? before.add(AnswerCheck.BROKEN_OFF) : before.remove(AnswerCheck.BROKEN_OFF)) {
+                .fetchOptional(SPOKEN_ANSWER.CHECKS)
+                .orElse("");
+        List<AnswerCheck> whole = AnswerCheck.read(checks).stream()
+                .filter(each -> each != AnswerCheck.BROKEN_OFF)
+                .toList();
+        if (!AnswerCheck.written(whole).equals(checks)) {
             writing.update(SPOKEN_ANSWER)
-                    .set(SPOKEN_ANSWER.CHECKS, AnswerCheck.written(before))
+                    .set(SPOKEN_ANSWER.CHECKS, AnswerCheck.written(whole))
                     .where(SPOKEN_ANSWER.RECORDING_ID.eq(recordingId))
                     .execute();
         }

@@ -5,8 +5,10 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.locks.Lock;
 import java.util.regex.Pattern;
 import org.springframework.beans.factory.DisposableBean;
@@ -26,6 +28,7 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.platform.TooLargeException;
 import prolalia.app.sound.AnswerRecordingStore.Known;
 import prolalia.app.sound.StoredRecording.State;
+import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.Refusal;
 import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest;
@@ -146,8 +149,7 @@ public class AnswerRecordings implements DisposableBean {
         if (wait > 0) {
             left.in(wait, recordingId);
         } else if (chunks.endWithoutGap(recordingId, 0) > 0
-                && end(known.place(), recordingId, null, LONGEST_LATE_MS) instanceof Ended.Made) {
-            store.brokenOff(recordingId, true);
+                && end(known.place(), recordingId, null, LONGEST_LATE_MS, true) instanceof Ended.Made) {
             events.publishEvent(new BrokenOff(known.place(), recordingId));
         }
     }
@@ -156,7 +158,7 @@ public class AnswerRecordings implements DisposableBean {
     private void join(String recordingId) throws IOException {
         Known known = store.find(recordingId).orElse(null);
         if (known != null && known.isEnded() && chunks.endWithoutGap(recordingId, known.chunks()) > known.chunks()) {
-            end(known.place(), recordingId, null, LONGEST_LATE_MS);
+            end(known.place(), recordingId, null, LONGEST_LATE_MS, false);
         }
     }
 
@@ -165,6 +167,8 @@ public class AnswerRecordings implements DisposableBean {
         chunks.recordings().forEach(late::soon);
         // A device that was there when the server went goes on by itself.
         chunks.recordings().forEach(recording -> left.in(brokenOffMs, recording));
+        // Where it went between taking one in and telling it; whoever was told knows it.
+        store.brokenOff().forEach(known -> events.publishEvent(new BrokenOff(known.place(), known.id())));
     }
 
     @Override
@@ -195,6 +199,12 @@ public class AnswerRecordings implements DisposableBean {
      * @param longestMs what comes after it isn't kept
      */
     public Ended end(AnswerPlace place, String recordingId, Integer count, long longestMs) throws IOException {
+        return end(place, recordingId, count, longestMs, false);
+    }
+
+    /** @param brokenOff whether nobody ends it but this server */
+    private Ended end(AnswerPlace place, String recordingId, Integer count, long longestMs, boolean brokenOff)
+            throws IOException {
         Lock lock = locks.of(recordingId);
         lock.lock();
         try {
@@ -207,10 +217,10 @@ public class AnswerRecordings implements DisposableBean {
                 return new Ended.Incomplete(missing);
             }
             if (!known.isEnded() && (known.state() == State.OPEN || all > 0) || all > from) {
-                make(known, all, longestMs + LATE_MS);
+                make(known, all, longestMs + LATE_MS, brokenOff);
                 known = own(place, recordingId);
             } else if (count != null) {
-                store.brokenOff(recordingId, false);
+                store.isWhole(recordingId);
             }
             return known.state() == State.TAKEN
                     ? new Ended.Made(recordingId, known.durationMs())
@@ -221,7 +231,7 @@ public class AnswerRecordings implements DisposableBean {
         }
     }
 
-    private void make(Known known, int all, long longestMs) throws IOException {
+    private void make(Known known, int all, long longestMs, boolean brokenOff) throws IOException {
         String recordingId = known.id();
         if (all == 0) {
             store.refused(recordingId, Refusal.Reason.EMPTY, null, 0, clock.millis());
@@ -245,10 +255,15 @@ public class AnswerRecordings implements DisposableBean {
                         workers.ask(new SoundRequest.Render(flac, judged.take().trim(), mp3));
                 HeardAnswer heard =
                         workers.ask(new SoundRequest.Hear(flac, judged.take().trim()));
+                Set<AnswerCheck> checks = EnumSet.noneOf(AnswerCheck.class);
+                checks.addAll(heard.checks());
+                if (brokenOff) {
+                    checks.add(AnswerCheck.BROKEN_OFF);
+                }
                 String sound = media.keep(mp3);
                 String kept = raw;
-                transaction.executeWithoutResult(
-                        status -> store.taken(known, kept, all, made, heard, sound, clock.millis()));
+                transaction.executeWithoutResult(status -> store.taken(
+                        known, kept, all, made, new HeardAnswer(checks, heard.skips()), sound, clock.millis()));
                 if (goesOn) {
                     events.publishEvent(new SaidOn(recordingId, sound, made.durationMs()));
                 }

@@ -126,11 +126,18 @@ export class AnswerOutbox {
 
   async #sendAll() {
     let state = null;
+    let handed = null;
     while (this.#here.size > 0) {
       const all = [...this.#here.values()];
       const answer = all.find(({ question }) => question !== HAND_IN) ?? all[0];
       try {
-        state = await (answer.question === HAND_IN ? this.#handIn() : this.#put(answer)) ?? state;
+        if (answer.question === HAND_IN) {
+          handed = await this.#handIn();
+          // What came of it says more than that answers were saved.
+          state = handed ? null : 'closed';
+        } else {
+          state = await this.#put(answer) ?? state;
+        }
       } catch {
         this.#onState('waiting');
         this.#timer = setTimeout(() => this.send(), this.#wait);
@@ -139,23 +146,26 @@ export class AnswerOutbox {
       }
       this.#wait = FIRST_WAIT_MS;
       await this.#drop(answer);
+      if (handed) {
+        this.#onHandedIn(handed);
+        handed = null;
+      }
     }
     if (state) {
       this.#onState(state);
     }
   }
 
+  /** What came of it; null: the lesson is over by now. */
   async #handIn() {
     const response = await fetch(this.#base.replace(/answers$/, HAND_IN), { method: 'POST', headers: { 'X-Owner': this.#owner } });
     if (response.status === 404) {
-      // The lesson is over by now.
-      return 'closed';
+      return null;
     }
     if (!response.ok || response.redirected) {
       throw new Error(`answered ${response.status}`);
     }
-    this.#onHandedIn(await response.json());
-    return null;
+    return response.json();
   }
 
   async #put({ question, id, given }) {

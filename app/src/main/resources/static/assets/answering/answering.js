@@ -25,6 +25,11 @@ const { answers: base, recordings, answered } = document.body.dataset;
 const kept = answered === 'kept';
 const owner = document.documentElement.dataset.owner ?? '';
 const state = (key) => {
+  if (key === 'handedIn') {
+    // She handed in elsewhere, and that closed it.
+    handingIn.close();
+    return;
+  }
   const place = document.getElementById('answer-state');
   if (place && key === null) {
     place.textContent = '';

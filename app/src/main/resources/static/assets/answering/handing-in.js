@@ -30,12 +30,13 @@ export class HandingIn {
 
   /** What is asked on this page can be heard, and not answered. */
   shut() {
-    if (this.#closed) {
+    const state = document.getElementById('answer-state');
+    if (this.#closed && state) {
       // What she said, and what was told of it, sounds still.
       document.querySelectorAll('.answer :is(button, input, textarea):not(.sign, .piece), .pick').forEach((each) => { each.disabled = true; });
       document.querySelectorAll('.board, .answer .sheet').forEach((each) => { each.inert = true; });
       document.getElementById('hand-in')?.setAttribute('hidden', '');
-      document.getElementById('answer-state').textContent = say('answer.handedIn');
+      state.textContent = say('answer.handedIn');
     }
   }
 
@@ -140,7 +141,10 @@ export class HandingIn {
   /** What came of handing in, at once or when the network was back. */
   heardOf(handed) {
     const state = document.getElementById('answer-state');
-    if (handed.done) {
+    if (!state) {
+      // By now she looks at a page without questions.
+      this.handedIn = handed.done;
+    } else if (handed.done) {
       this.#done(handed, state);
     } else {
       this.#missing(handed.missing, state, document.getElementById('hand-in').disabled);

@@ -3,7 +3,10 @@ document.querySelectorAll('[data-copies]').forEach((button) => button.addEventLi
   const field = document.getElementById(button.dataset.copies);
   field.select();
   try {
-    await navigator.clipboard.writeText(field.value);
+    // Only secure pages have a clipboard; the older way is there on all.
+    if (!(navigator.clipboard ? await navigator.clipboard.writeText(field.value).then(() => true) : document.execCommand('copy'))) {
+      throw new Error('not copied');
+    }
     button.textContent = button.dataset.copied;
   } catch {
     field.focus();

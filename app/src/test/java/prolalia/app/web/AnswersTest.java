@@ -155,6 +155,11 @@ class AnswersTest extends RunningHouse {
         assertThat(answer(ada, assignment, question, "{'chosen':['" + right + "']}"))
                 .contains("HANDED_IN");
         assertThat(ada.page("/my/" + assignment + "/answers")).contains("\"closed\":true", wrong);
+        // What another tablet still had is kept for the teacher to see, and doesn't count.
+        assertThat(answer(ada, assignment, typed, "{'typed':'a whale'}")).contains("HANDED_IN");
+        assertThat(ines.page(answers + "/" + children.get(0) + "/" + typed))
+                .contains("<li dir=\"auto\">cod</li>", "a whale", "It does not count");
+        assertThat(ines.page(answers + ".csv")).contains("cod").doesNotContain("whale");
         assertThat(ines.page(answers)).contains("Open again for Ada").doesNotContain("changed afterwards");
         ines.form(answers + "/" + children.get(0) + "/reopen");
         assertThat(answer(ada, assignment, question, "{'chosen':['" + right + "']}"))

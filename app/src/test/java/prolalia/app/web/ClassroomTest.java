@@ -167,7 +167,7 @@ class ClassroomTest extends RunningHouse {
                 .as("the right key as well")
                 .contains("Ask your teacher to let you in");
         assertThat(ines.page(at)).contains("The key was wrong ten times", "Let in");
-        assertThat(ines.page("/classes/shut-out")).contains("Ada", "waits at the door");
+        assertThat(ines.page("/classes/who-waits")).contains("Ada", "waits at the door");
         Visitor bo = Visitor.child(ines, id, student(at, "Bo"));
         assertThat(bo.page("/my")).as("nobody else is kept out").contains("Bo");
         Visitor tablet = new Visitor(base());
@@ -175,7 +175,7 @@ class ClassroomTest extends RunningHouse {
         press(tablet, door, ada, key);
         assertThat(tablet.page("/my")).as("neither is she at another tablet").contains("Ada");
         ines.form("/classes/let-all-in", "back", at);
-        assertThat(ines.page("/classes/shut-out")).doesNotContain("Ada");
+        assertThat(ines.page("/classes/who-waits")).doesNotContain("Ada");
         press(guesser, door, ada, key);
         assertThat(guesser.page("/my")).contains("Ada");
         ines.form(at + "/keys", "student", ada);

@@ -2,8 +2,9 @@ package prolalia.core.classroom;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.List;
-import java.util.random.RandomGenerator;
+import java.util.Random;
 
 /**
  * Deals the children of a class into groups by chance: each child is in one, and the sizes differ by one at most.
@@ -13,7 +14,7 @@ import java.util.random.RandomGenerator;
  * // of 27 children groups of 7, 7, 7 and 6
  * }</pre>
  *
- * <p>Every dealing is as likely as any other (Fisher and Yates, 1938). Stateless.
+ * <p>Every dealing is as likely as any other ({@link Collections#shuffle(List, Random)}). Stateless.
  */
 public final class GroupsByChance {
     private GroupsByChance() {}
@@ -23,14 +24,9 @@ public final class GroupsByChance {
      * @param count of groups, at least 1; with fewer children than that, some are empty
      * @return as many groups as asked for, the larger ones first
      */
-    public static List<List<String>> of(Collection<String> children, int count, RandomGenerator chance) {
+    public static List<List<String>> of(Collection<String> children, int count, Random chance) {
         List<String> dealt = new ArrayList<>(children);
-        for (int left = dealt.size() - 1; left > 0; left--) {
-            int other = chance.nextInt(left + 1);
-            String taken = dealt.get(left);
-            dealt.set(left, dealt.get(other));
-            dealt.set(other, taken);
-        }
+        Collections.shuffle(dealt, chance);
         List<List<String>> groups = new ArrayList<>();
         for (int group = 0; group < count; group++) {
             groups.add(new ArrayList<>());
