@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import prolalia.app.web.Visitor;
 
 /** Connections that send a body a byte at a time, to the sign-in and to where nobody is signed in; others must not notice. */
 final class Drips {
@@ -45,39 +44,22 @@ final class Drips {
 
     private static Row run(Target target, int connections, int seconds, String what, Way way) throws Exception {
         List<Socket> sockets = new ArrayList<>();
-        Visitor ines = target.ines();
-        List<Long> times = new ArrayList<>();
         try {
-            long end = System.nanoTime() + seconds * 1_000_000_000L;
-            while (System.nanoTime() < end) {
-                sockets.removeIf(Socket::isClosed);
-                while (sockets.size() < connections) {
-                    sockets.add(way.open(sockets.size()));
-                }
-                for (Socket socket : sockets) {
-                    drip(socket);
-                }
-                for (String page : new String[] {"/", "/sign-in", "/library"}) {
-                    long begun = System.nanoTime();
-                    ines.get(page);
-                    times.add((System.nanoTime() - begun) / 1_000_000);
-                }
-            }
+            return PagesMeanwhile.of(target, seconds, () -> {
+                        sockets.removeIf(Socket::isClosed);
+                        while (sockets.size() < connections) {
+                            sockets.add(way.open(sockets.size()));
+                        }
+                        for (Socket socket : sockets) {
+                            drip(socket);
+                        }
+                    })
+                    .row("drips", connections + " " + what + " for " + seconds + " s", SHUT_OUT_MS);
         } finally {
             for (Socket socket : sockets) {
                 socket.close();
             }
         }
-        times.sort(null);
-        long p99 = times.get(times.size() * 99 / 100);
-        return Row.of(
-                "drips",
-                p99 < SHUT_OUT_MS,
-                connections + " " + what + " for " + seconds + " s",
-                "a teacher's pages: half within %d ms, 99 %% within %d ms (%d pages)",
-                times.get(times.size() / 2),
-                p99,
-                times.size());
     }
 
     private static Socket open(Target target, int number) throws IOException {

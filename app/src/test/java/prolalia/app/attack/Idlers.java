@@ -25,7 +25,6 @@ final class Idlers {
         String link = ines.linkTo(lesson);
         String picture = Visitor.first(new Visitor(target.base).page(link), "(/l/[^\"]+/picture/[0-9a-f]+)");
         List<Socket> idle = new ArrayList<>();
-        List<Long> times = new ArrayList<>();
         try {
             for (int i = 0; i < polls; i++) {
                 idle.add(asks(target, "/phone/" + phone + "/messages?after=1000000"));
@@ -35,32 +34,20 @@ final class Idlers {
                 reading.add(asks(target, picture));
             }
             idle.addAll(reading);
-            long end = System.nanoTime() + seconds * 1_000_000_000L;
-            while (System.nanoTime() < end) {
-                for (Socket each : reading) {
-                    readByte(each);
-                }
-                for (String page : new String[] {"/", "/sign-in", "/library"}) {
-                    long begun = System.nanoTime();
-                    ines.get(page);
-                    times.add((System.nanoTime() - begun) / 1_000_000);
-                }
-            }
+            return PagesMeanwhile.of(target, seconds, () -> {
+                        for (Socket each : reading) {
+                            readByte(each);
+                        }
+                    })
+                    .row(
+                            "idlers",
+                            polls + " waiting polls and " + readers + " slow readers for " + seconds + " s",
+                            LONGEST_MS);
         } finally {
             for (Socket socket : idle) {
                 socket.close();
             }
         }
-        times.sort(null);
-        long p99 = times.get(times.size() * 99 / 100);
-        return Row.of(
-                "idlers",
-                p99 <= LONGEST_MS,
-                polls + " waiting polls and " + readers + " slow readers for " + seconds + " s",
-                "a teacher's pages: half within %d ms, 99 %% within %d ms (%d pages)",
-                times.get(times.size() / 2),
-                p99,
-                times.size());
     }
 
     private static Socket asks(Target target, String path) throws IOException {

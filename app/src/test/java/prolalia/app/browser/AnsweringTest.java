@@ -2,57 +2,14 @@ package prolalia.app.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.BoundingBox;
-import com.microsoft.playwright.options.WaitForSelectorState;
-import java.util.ArrayList;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import prolalia.app.web.Visitor;
 
 /** A child answers by ear alone: choosing, typing, ordering, joining, pressing, speaking and drawing; and by keys alone. */
-class AnsweringTest extends Browsing {
-    private String classId;
-    private String door;
-    private String ada;
-    private String assignment;
-
-    private void given(Visitor ines, String name) throws Exception {
-        given(ines, name, Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools"));
-    }
-
-    private void given(Visitor ines, String name, String form) throws Exception {
-        classId = Visitor.newClass(ines, name);
-        ines.form("/classes/" + classId + "/students", "names", "Ada\nBo");
-        ada = Visitor.first(ines.page("/classes/" + classId), "/students/([^\"]+)\"");
-        door = Visitor.first(ines.page("/classes/" + classId + "/door"), "/door/([\\w-]{20,})\"");
-        String query =
-                ines.form("/lessons/" + form + "/give", "to", classId).uri().getQuery();
-        assignment = Visitor.first(query, "given=([^&]+)");
-    }
-
-    private void enter(Page child, Visitor ines, String student) throws Exception {
-        child.navigate(base() + "/door/" + door + "/" + student);
-        for (String picture : Visitor.key(ines, classId, student).split(" ")) {
-            child.locator("[data-picture=" + picture + "]").click();
-        }
-        child.waitForURL("**/my");
-    }
-
-    private void page(Page child, int number) {
-        child.navigate(base() + "/my/" + assignment + "/" + number);
-        child.waitForSelector(".answers-here");
-    }
-
-    private static void kept(Page child) {
-        child.waitForSelector(
-                "#answer-state[data-state=saved]",
-                new Page.WaitForSelectorOptions().setState(WaitForSelectorState.ATTACHED));
-    }
-
+class AnsweringTest extends ChildBrowsing {
     private static Locator end(Page child, String words) {
         return child.locator(".pairs li:has(.words:text-is(\"" + words + "\")) .end");
     }
@@ -172,86 +129,6 @@ class AnsweringTest extends Browsing {
     }
 
     @Test
-    void aTabThatAChildLeftOpenShowsNothingAndTakesNothing() throws Exception {
-        Visitor ines = Visitor.ines(base());
-        given(ines, "Knots");
-        String bo = Visitor.all(ines.page("/classes/" + classId), "/students/([^\"/]+)\"")
-                .get(1);
-        BrowserContext tablet = context(820, 1180);
-        Page left = tablet.newPage();
-        enter(left, ines, ada);
-        page(left, 3);
-        left.locator("input.written").fill("Rain");
-        kept(left);
-        // What she heard while the network was gone waits for her alone.
-        left.route("**/heard/**", Route::abort);
-        left.waitForRequest("**/heard/**", () -> left.locator(".spot").first().click());
-        Page next = tablet.newPage();
-        next.navigate(base() + "/my");
-        next.locator("[action$='/my/leave'] button").click();
-        left.waitForURL("**/door/**");
-        enter(next, ines, bo);
-        assertThat(left.content()).doesNotContain("Rain");
-        assertThat(next.evaluate("() => JSON.parse(localStorage.getItem('outbox')).map((each) => each.owner)")
-                        .toString())
-                .contains(ada)
-                .doesNotContain(bo);
-        page(next, 3);
-        assertThat(next.locator("input.written").inputValue()).isEmpty();
-        ines.form("/classes/" + classId + "/remove");
-    }
-
-    @Test
-    void whatIsAnsweredWithoutANetworkGoesLaterAndStaysTheChildsOwn() throws Exception {
-        Visitor ines = Visitor.ines(base());
-        given(ines, "Martins");
-        BrowserContext tablet = context(390, 844);
-        Page child = tablet.newPage();
-        enter(child, ines, ada);
-        page(child, 3);
-        tablet.setOffline(true);
-        child.locator("input.written").fill("rain");
-        child.waitForSelector("#answer-state[data-state=waiting]");
-        tablet.setOffline(false);
-        kept(child);
-        page(child, 3);
-        assertThat(child.locator("input.written").inputValue()).isEqualTo("rain");
-        // Her session is gone before all was sent: the next child sees nothing of it, and it goes when she is back.
-        child.route("**/answers/*/*", route -> route.abort());
-        child.locator("input.written").fill("rainfall");
-        child.waitForSelector("#answer-state[data-state=waiting]");
-        child.unroute("**/answers/*/*");
-        tablet.clearCookies();
-        String bo = Visitor.all(ines.page("/classes/" + classId), "/students/([^\"/]+)\"")
-                .get(1);
-        enter(child, ines, bo);
-        page(child, 3);
-        assertThat(child.locator("input.written").inputValue()).isEmpty();
-        child.locator("input.written").fill("bo");
-        kept(child);
-        tablet.clearCookies();
-        enter(child, ines, ada);
-        page(child, 3);
-        assertThat(child.locator("input.written").inputValue()).isEqualTo("rainfall");
-        until(child, () -> csv(ines).contains("rainfall"));
-        assertThat(csv(ines)).contains("bo");
-        // What was typed goes, however soon the page is left.
-        child.locator("input.written").fill("drizzle");
-        child.locator("#home").click();
-        child.waitForURL("**/my");
-        until(child, () -> csv(ines).contains("drizzle"));
-        ines.form("/classes/" + classId + "/remove");
-    }
-
-    private String csv(Visitor ines) {
-        try {
-            return ines.page("/assignments/" + assignment + "/answers.csv");
-        } catch (Exception failure) {
-            throw new IllegalStateException(failure);
-        }
-    }
-
-    @Test
     void everythingIsAnsweredByKeysAlone() throws Exception {
         Visitor ines = Visitor.ines(base());
         given(ines, "Swallows");
@@ -340,112 +217,5 @@ class AnsweringTest extends Browsing {
         three.focus();
         assertThat(box.locator(".pen").first().isVisible()).isFalse();
         ines.form("/classes/" + classId + "/remove");
-    }
-
-    @Test
-    void whatIsDoneBeforeASlowPageKnowsTheAnswersIsKept() throws Exception {
-        Visitor ines = Visitor.ines(base());
-        given(ines, "Early terns");
-        Page child = context(390, 844).newPage();
-        enter(child, ines, ada);
-        List<Route> held = new ArrayList<>();
-        child.route("**/my/" + assignment + "/answers", held::add);
-        child.navigate(base() + "/my/" + assignment + "/3");
-        child.locator("input.written").fill("Rain");
-        until(child, () -> !held.isEmpty());
-        held.forEach(Route::resume);
-        held.clear();
-        kept(child);
-        child.navigate(base() + "/my/" + assignment + "/1");
-        until(child, () -> !held.isEmpty());
-        child.getByLabel("Choose: the rain gauge").click();
-        held.forEach(Route::resume);
-        kept(child);
-        child.unroute("**/my/" + assignment + "/answers");
-        page(child, 3);
-        assertThat(child.locator("input.written").inputValue()).isEqualTo("Rain");
-        page(child, 1);
-        assertThat(child.getByLabel("Choose: the rain gauge").getAttribute("aria-checked"))
-                .isEqualTo("true");
-    }
-
-    @Test
-    void whatAChildHadBegunToSayWhenHerPageWasClosedIsHeardByHerElsewhereAndByHerTeacher() throws Exception {
-        Visitor ines = Visitor.ines(base());
-        given(ines, "Broken terns");
-        Page child = context(820, 1180).newPage();
-        enter(child, ines, ada);
-        page(child, 9);
-        child.waitForRequest(
-                "**/recordings/*/chunks/1*", () -> child.locator(".mic").click());
-        child.context().close();
-        Page elsewhere = context(390, 844).newPage();
-        enter(elsewhere, ines, ada);
-        until(elsewhere, () -> {
-            page(elsewhere, 9);
-            return elsewhere.locator(".spoken .broken-off").count() == 1;
-        });
-        assertThat(elsewhere.locator(".answer .outcome").innerText()).contains("You had begun to say something");
-        AccessTest.check(elsewhere, "/l/ what was broken off");
-        elsewhere.waitForRequest(
-                "**/spoken/*.mp3", () -> elsewhere.locator(".broken-off .piece").click());
-        String question = elsewhere.locator(".answer").first().getAttribute("data-question");
-        assertThat(ines.page("/assignments/" + assignment + "/listen")).contains(question);
-        assertThat(ines.page("/assignments/" + assignment + "/listen/" + ada + "/" + question))
-                .contains("broken off");
-        // She leaves it out.
-        elsewhere.locator(".broken-off .drop").click();
-        kept(elsewhere);
-        page(elsewhere, 9);
-        assertThat(elsewhere.locator(".spoken li").count()).isZero();
-    }
-
-    private boolean isHandedIn(Visitor ines) {
-        try {
-            return ines.page("/assignments/" + assignment + "/answers").contains("class=\"handed\"");
-        } catch (Exception failure) {
-            throw new IllegalStateException(failure);
-        }
-    }
-
-    @Test
-    void whatIsHandedInWithoutANetworkGoesByItselfAlsoWhenThePageWasClosed() throws Exception {
-        Visitor ines = Visitor.ines(base());
-        String line = ines.newLine("What falls from a cloud?");
-        ines.putForm("/lines/" + line + "/question/kind", "by", "SHORT_WORDS");
-        ines.putForm(
-                "/lessons/" + ines.lessonOf(line) + "/answering",
-                "layout",
-                "ONE",
-                "feedback",
-                "AT_END",
-                "reward",
-                "STARS",
-                "closes",
-                "true");
-        for (boolean reloaded : new boolean[] {false, true}) {
-            given(ines, "Offline terns " + reloaded, ines.lessonOf(line));
-            BrowserContext context = context(820, 1180);
-            Page child = context.newPage();
-            enter(child, ines, ada);
-            page(child, 1);
-            context.setOffline(true);
-            child.locator("input.written").fill("Rain");
-            child.locator("#hand-in").click();
-            says(child, "#answer-state", "handed in by itself");
-            assertThat(ines.page("/assignments/" + assignment + "/answers.csv")).doesNotContain("Rain");
-            if (reloaded) {
-                child.close();
-                context.newPage();
-                context.setOffline(false);
-                context.pages().get(0).navigate(base() + "/my");
-            } else {
-                context.setOffline(false);
-                says(child, "#answer-state", "Handed in");
-                assertThat(child.locator("input.written").isDisabled()).isTrue();
-            }
-            until(reloaded ? context.pages().get(0) : child, () -> isHandedIn(ines));
-            assertThat(ines.page("/assignments/" + assignment + "/answers.csv")).contains("Rain");
-        }
     }
 }

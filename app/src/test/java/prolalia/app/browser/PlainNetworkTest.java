@@ -5,48 +5,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
-import com.microsoft.playwright.options.WaitForSelectorState;
 import org.junit.jupiter.api.Test;
 import prolalia.app.web.Visitor;
 
 /** As a school has it: plain HTTP by a name, which is no secure context, and HTTPS with a certificate of the house's own. */
-class PlainNetworkTest extends Browsing {
-    private String classId;
-    private String ada;
-    private String door;
-    private String assignment;
-
-    private void give(Visitor ines) throws Exception {
-        String form = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools");
-        classId = Visitor.newClass(ines, "Dunlins");
-        ines.form("/classes/" + classId + "/students", "names", "Ada");
-        ada = Visitor.first(ines.page("/classes/" + classId), "/students/([^\"]+)\"");
-        door = Visitor.first(ines.page("/classes/" + classId + "/door"), "/door/([\\w-]{20,})\"");
-        assignment = Visitor.first(
-                ines.form("/lessons/" + form + "/give", "to", classId).uri().getQuery(), "given=([^&]+)");
-    }
-
-    private void page(Page child, int number) {
-        child.navigate(byName() + "/my/" + assignment + "/" + number);
-        child.waitForSelector(".answers-here");
-    }
-
-    private static void kept(Page child) {
-        child.waitForSelector(
-                "#answer-state[data-state=saved]",
-                new Page.WaitForSelectorOptions().setState(WaitForSelectorState.ATTACHED));
+class PlainNetworkTest extends ChildBrowsing {
+    @Override
+    String at() {
+        return byName();
     }
 
     @Test
     void aChildAnswersOnATabletByNameAndGoesOverToSpeak() throws Exception {
         Visitor ines = Visitor.ines(base());
-        give(ines);
+        given(ines, "Dunlins");
         Page child = context(820, 1180).newPage();
-        child.navigate(byName() + "/door/" + door + "/" + ada);
-        for (String picture : Visitor.key(ines, classId, ada).split(" ")) {
-            child.locator("[data-picture=" + picture + "]").click();
-        }
-        child.waitForURL("**/my");
+        enter(child, ines, ada);
         assertThat(child.evaluate("isSecureContext")).isEqualTo(false);
         page(child, 1);
         child.getByLabel("Choose: the rain gauge").click();
@@ -80,14 +54,10 @@ class PlainNetworkTest extends Browsing {
     @Test
     void whereTheCertificateIsNotTrustedTheWayIsSaidInWords() throws Exception {
         Visitor ines = Visitor.ines(base());
-        give(ines);
+        given(ines, "Dunlins");
         Page child = context(390, 844).newPage();
         child.route(secure() + "/secure-address", Route::abort);
-        child.navigate(byName() + "/door/" + door + "/" + ada);
-        for (String picture : Visitor.key(ines, classId, ada).split(" ")) {
-            child.locator("[data-picture=" + picture + "]").click();
-        }
-        child.waitForURL("**/my");
+        enter(child, ines, ada);
         page(child, 9);
         child.locator(".mic").click();
         child.waitForSelector(".outcome a.secure-page");
