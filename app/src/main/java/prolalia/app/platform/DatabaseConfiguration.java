@@ -72,7 +72,8 @@ class DatabaseConfiguration {
     }
 
     private static DSLContext context(DataSource source) {
-        Settings settings = new Settings().withRenderNameCase(RenderNameCase.AS_IS);
+        Settings settings =
+                new Settings().withRenderNameCase(RenderNameCase.AS_IS).withExecuteLogging(false);
         return DSL.using(new DefaultConfiguration()
                 .set(new DataSourceConnectionProvider(source))
                 .set(SQLDialect.SQLITE)

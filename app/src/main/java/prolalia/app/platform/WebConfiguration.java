@@ -2,8 +2,10 @@ package prolalia.app.platform;
 
 import java.time.Clock;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
+import org.springframework.boot.webmvc.autoconfigure.WebMvcRegistrations;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import prolalia.core.page.PageElement;
 import prolalia.formats.archive.PageElementForms;
 
@@ -12,6 +14,16 @@ class WebConfiguration {
     @Bean
     Clock clock() {
         return Clock.systemUTC();
+    }
+
+    @Bean
+    WebMvcRegistrations handlers() {
+        return new WebMvcRegistrations() {
+            @Override
+            public RequestMappingHandlerMapping getRequestMappingHandlerMapping() {
+                return new HandlersByFirstWord();
+            }
+        };
     }
 
     /** Things of a page are kept and sent as they stand in archives. */

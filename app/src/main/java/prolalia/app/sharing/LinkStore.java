@@ -8,6 +8,9 @@ import java.util.List;
 import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.Record;
+import org.jooq.Select;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.lesson.LessonRef;
@@ -20,25 +23,35 @@ class LinkStore {
 
     private final DSLContext writing;
     private final DSLContext looking;
+    private final String targetText;
+    private final List<Field<?>> targetFields;
 
     LinkStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
         this.writing = writing;
         this.looking = looking;
+        Select<Record> example = targetQuery("", 0);
+        targetText = looking.render(example);
+        targetFields = example.getSelect();
     }
 
-    /** Where a token leads now. */
+    /** Where a token leads now. A class asks it some thousand times within seconds: the query is written out once. */
     Optional<LinkService.Target> target(String token, long now) {
-        return looking.select(LINK.fields())
-                .select(LESSON.REVISION, LESSON.REMOVED_AT, holds(now).as(HOLDS))
-                .from(LINK)
-                .join(LESSON)
-                .on(LESSON.ID.eq(LINK.LESSON_ID))
-                .where(LINK.TOKEN.eq(token))
+        return looking.resultQuery(targetText, now, token)
+                .coerce(targetFields)
                 .fetchOptional(row -> new LinkService.Target(
                         link(row.into(LINK)),
                         row.get(LESSON.REVISION),
                         !row.get(HOLDS, Boolean.class),
                         row.get(LESSON.REMOVED_AT) != null));
+    }
+
+    private Select<Record> targetQuery(String token, long now) {
+        return looking.select(LINK.fields())
+                .select(LESSON.REVISION, LESSON.REMOVED_AT, holds(now).as(HOLDS))
+                .from(LINK)
+                .join(LESSON)
+                .on(LESSON.ID.eq(LINK.LESSON_ID))
+                .where(LINK.TOKEN.eq(token));
     }
 
     private static Link link(LinkRecord row) {

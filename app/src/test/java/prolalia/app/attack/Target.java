@@ -3,6 +3,7 @@ package prolalia.app.attack;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.List;
 import java.util.stream.Stream;
 import prolalia.app.web.DemoFolder;
@@ -68,6 +69,20 @@ final class Target implements AutoCloseable {
     /** How many traces of failures the log holds since the last start. */
     long traces() throws IOException {
         return server.log().lines().filter(line -> line.startsWith("\tat ")).count();
+    }
+
+    /** Waits until it works on nothing any more, as between two lessons; at most two minutes. */
+    void settle() throws InterruptedException {
+        long end = System.nanoTime() + Duration.ofMinutes(2).toNanos();
+        Duration before = Duration.ZERO;
+        for (Duration now = worked(); now.minus(before).toMillis() > 500 && System.nanoTime() < end; now = worked()) {
+            before = now;
+            Thread.sleep(2_000);
+        }
+    }
+
+    private Duration worked() {
+        return server.handle().info().totalCpuDuration().orElse(Duration.ZERO);
     }
 
     Visitor ines() throws Exception {

@@ -27,6 +27,7 @@ import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.KeyPicture;
 import prolalia.core.classroom.PictureKey;
 import prolalia.formats.code.CodeImage;
+import prolalia.formats.paper.Fonts;
 
 /**
  * Cards for children, eight on a sheet of A4 to be cut apart: name, animal, picture key, and the code of their door. Names are
@@ -183,7 +184,7 @@ public final class CardSheet {
         }
 
         private static TextLayout layout(String text, int style, float size) {
-            return new TextLayout(text, new Font(Font.SANS_SERIF, style, 1).deriveFont(size), EXACT);
+            return new TextLayout(text, Fonts.anyScript(style).deriveFont(size), EXACT);
         }
 
         /** As large as it may be, smaller where it wouldn't fit. */

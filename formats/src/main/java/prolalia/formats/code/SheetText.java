@@ -110,7 +110,7 @@ final class SheetText {
     private static Font font(String words, boolean bold) {
         int style = bold ? Font.BOLD : Font.PLAIN;
         Font own = new Font(Fonts.standIn(null), style, 1);
-        return own.canDisplayUpTo(words) < 0 ? own : new Font(Font.SANS_SERIF, style, 1);
+        return own.canDisplayUpTo(words) < 0 ? own : Fonts.anyScript(style);
     }
 
     private static String drawable(String words, boolean bold) {

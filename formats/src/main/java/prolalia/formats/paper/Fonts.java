@@ -11,7 +11,7 @@ import java.util.Set;
 
 /** The fonts that come with the application, and which fonts of slides they stand for. */
 public final class Fonts {
-    private static final List<String> FACES = List.of("Regular", "Bold", "Italic", "BoldItalic");
+    static final List<String> FACES = List.of("Regular", "Bold", "Italic", "BoldItalic");
     private static final List<String> FAMILIES =
             List.of("Carlito", "Caladea", "LiberationSans", "LiberationSerif", "LiberationMono");
 
@@ -34,6 +34,7 @@ public final class Fonts {
     private static final Set<String> HERE;
 
     static {
+        NoFonts.standIn();
         GraphicsEnvironment here = GraphicsEnvironment.getLocalGraphicsEnvironment();
         for (String family : FAMILIES) {
             for (String face : FACES) {
@@ -49,6 +50,11 @@ public final class Fonts {
     }
 
     private Fonts() {}
+
+    /** The font of this machine, or of those that came along, for words in whatever script. */
+    public static Font anyScript(int style) {
+        return new Font(Font.SANS_SERIF, style, 1);
+    }
 
     /** The file of a face that comes with the application, as "LiberationSans-Bold" (TrueType). */
     public static InputStream file(String face) {
