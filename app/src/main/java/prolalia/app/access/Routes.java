@@ -307,6 +307,7 @@ final class Routes {
             new Route(GET, "/lessons/{id}/paths", Who.OWNER),
             new Route(GET, "/lessons/{id}/pictures/{hash}", Who.OWNER),
             new Route(GET, "/lessons/{id}/thumbnails/{hash}", Who.OWNER),
+            new Route(GET, "/lessons/{id}/to-print", Who.OWNER),
             new Route(POST, "/lessons/{id}/put-back", Who.OWNER),
             new Route(GET, "/lessons/{id}/read", Who.OWNER),
             new Route(POST, "/lessons/{id}/read/phone", Who.OWNER),

@@ -2,10 +2,13 @@ package prolalia.app.lesson;
 
 import static org.jooq.impl.DSL.falseCondition;
 import static org.jooq.impl.DSL.select;
+import static prolalia.app.platform.db.Tables.ASSIGNMENT;
+import static prolalia.app.platform.db.Tables.CLASS_TEACHER;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LESSON_MEMBER;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
+import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -70,16 +73,40 @@ public class LessonAccess {
     /** The condition on a row of LESSON under which somebody may do something with it: the one place that says so. */
     public Condition may(Actor actor, Right right) {
         if (actor instanceof Teacher teacher) {
-            return LESSON.ID.in(select(LESSON_MEMBER.LESSON_ID)
-                    .from(LESSON_MEMBER)
-                    .where(
-                            LESSON_MEMBER.TEACHER_ID.eq(teacher.id()),
-                            LESSON_MEMBER.MEMBERSHIP.in(Membership.with(right, teacher.role()))));
+            Condition belongs = belongsTo(teacher, right);
+            return right == Right.READ ? belongs.or(worksOnInAClassOf(teacher)) : belongs;
         }
         if (actor instanceof Phone phone && (right == Right.READ || right == Right.RECORD)) {
             return LESSON.ID.eq(phone.lessonId()).and(may(phone.reader(), right));
         }
         return falseCondition();
+    }
+
+    /** The condition on a row of LESSON under which it stands on somebody's desk: she belongs to it. */
+    static Condition onDesk(Teacher teacher) {
+        return belongsTo(teacher, Right.READ);
+    }
+
+    private static Condition belongsTo(Teacher teacher, Right right) {
+        return LESSON.ID.in(select(LESSON_MEMBER.LESSON_ID)
+                .from(LESSON_MEMBER)
+                .where(
+                        LESSON_MEMBER.TEACHER_ID.eq(teacher.id()),
+                        LESSON_MEMBER.MEMBERSHIP.in(Membership.with(right, teacher.role()))));
+    }
+
+    /** What a class works on is read and heard by all who teach it. */
+    private static Condition worksOnInAClassOf(Teacher teacher) {
+        return LESSON.ID.in(select(ASSIGNMENT.LESSON_ID)
+                .from(ASSIGNMENT)
+                .join(SCHOOL_CLASS)
+                .on(SCHOOL_CLASS.ID.eq(ASSIGNMENT.CLASS_ID))
+                .join(CLASS_TEACHER)
+                .on(CLASS_TEACHER.CLASS_ID.eq(SCHOOL_CLASS.ID))
+                .where(
+                        CLASS_TEACHER.TEACHER_ID.eq(teacher.id()),
+                        ASSIGNMENT.TAKEN_BACK_AT.isNull(),
+                        SCHOOL_CLASS.REMOVED_AT.isNull()));
     }
 
     /** The condition on rows of LESSON and LINE under which somebody may do something with a line. */

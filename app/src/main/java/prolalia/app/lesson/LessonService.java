@@ -128,7 +128,12 @@ public class LessonService {
     }
 
     public List<LessonSummary> lessonsOf(Teacher teacher) {
-        return lessons.lessonsOf(access.may(teacher, Right.READ), messages.say("lesson.untitled"));
+        return lessons.lessonsOf(LessonAccess.onDesk(teacher), messages.say("lesson.untitled"));
+    }
+
+    /** Whether she may do that with a lesson. */
+    public boolean may(Teacher teacher, String lessonId, Right right) {
+        return access.mayStill(teacher, lessonId, right);
     }
 
     public LessonView lesson(Teacher teacher, String lessonId) {

@@ -18,6 +18,7 @@ import prolalia.app.lesson.Languages;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Messages;
 import prolalia.app.sound.TakeService;
@@ -65,6 +66,9 @@ class ScriptController {
             @RequestParam(defaultValue = "0") int prompts,
             Model model) {
         LessonView lesson = lessons.lesson(teacher.actor(), id);
+        if (!lessons.may(teacher.actor(), id, Right.RECORD)) {
+            return "redirect:/lessons/" + id + "/to-print";
+        }
         putLesson(lesson, model);
         model.addAttribute("accepted", accepted);
         model.addAttribute("prompts", prompts);

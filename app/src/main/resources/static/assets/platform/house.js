@@ -2,6 +2,7 @@
 import { csrfToken } from './requests.js';
 import { keyOf, tell, tellNothing } from './note.js';
 import './listen.js';
+import './print.js';
 import './keys.js';
 import './copy.js';
 import { resumeUploads } from '../record/resume-uploads.js';

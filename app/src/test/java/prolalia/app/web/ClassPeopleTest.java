@@ -163,6 +163,37 @@ class ClassPeopleTest extends RunningHouse {
     }
 
     @Test
+    void whatAClassWorksOnIsReadAndHeardByAllWhoTeachIt() throws Exception {
+        String at = classOf("Curlews");
+        Visitor substitute = Visitor.added(ines, base(), "Edda Fall", "TEACHER");
+        ines.form(
+                at + "/teachers",
+                "who",
+                Visitor.first(ines.page(at + "/settings"), "<option value=\"([^\"]+)\">Edda Fall"));
+        assertThat(substitute.get("/lessons/" + bean).statusCode())
+                .as("not given")
+                .isEqualTo(404);
+        String given = Visitor.first(
+                ines.form("/lessons/" + bean + "/give", "to", id(at)).uri().getQuery(), "given=([^&]+)");
+        String read = substitute.page("/lessons/" + bean);
+        assertThat(read).contains("You teach a class that works on it", "How a bean wakes up");
+        assertThat(substitute
+                        .get(Visitor.first(read, "data-listen=\"([^\"]+)\""))
+                        .statusCode())
+                .isEqualTo(200);
+        assertThat(substitute
+                        .form("/lessons/" + bean + "/title", "title", "Hers")
+                        .statusCode())
+                .as("it stays another's")
+                .isNotEqualTo(200);
+        assertThat(substitute.page("/")).as("her desk").doesNotContain("How a bean wakes up");
+        ines.form("/assignments/" + given + "/take-back");
+        assertThat(substitute.get("/lessons/" + bean).statusCode())
+                .as("taken back")
+                .isEqualTo(404);
+    }
+
+    @Test
     void somethingIsGivenToSomeFromADayUntilAnother() throws Exception {
         String at = classOf("Finches", "Ada", "Bo", "Cleo");
         List<String> children = students(at);
