@@ -49,6 +49,7 @@ export class Inspector {
     form.elements.tint.value = thing.look?.tint ?? thing.tint ?? 'MOSS';
     form.elements.border.value = thing.look?.border ?? 'NONE';
     form.elements.leftOut.checked = thing.leftOut === true;
+    form.elements.unseen.checked = thing.unseen === true;
     document.getElementById('try-it').href = thing.address ?? '';
     this.#rule.show(thing.rule, farther);
     document.getElementById('rule-in-short').textContent = this.#rule.inShort(thing.rule, farther);

@@ -247,7 +247,9 @@ const DEEDS = {
     const pages = [...at('thing-page').options];
     const ids = [...document.querySelectorAll('.rail a[href*="/pages/"]:not(.every-link)')];
     const next = pages[Math.min(pages.length - 1, ids.findIndex((link) => link.ariaCurrent) + 1)];
-    add({ kind: 'JUMP', area: { x: 0.8, y: 0.82, w: 0.16, h: 0.12 }, pageId: next.value, way: 'PLAIN' });
+    // Each above the one before: two ways at one place can't be told apart.
+    const others = stage.things.filter(({ kind }) => kind === 'JUMP').length;
+    add({ kind: 'JUMP', area: { x: 0.8, y: 0.82 - (others % 6) * 0.13, w: 0.16, h: 0.12 }, pageId: next.value, way: 'PLAIN' });
   },
   twin: () => {
     const twins = chosenThings().map((thing) => ({ ...thing, press: null, id: newId().slice(0, 8), area: shifted(thing.area, 0.02, 0.02) }));

@@ -260,13 +260,16 @@ public sealed interface PageElement
      * @param pageId the page that it leads to; {@link #BACK}: the one that the student came from
      * @param way whether pressing it is right, wrong, or neither
      * @param words drawn on it; empty: the part of the picture under it is pressed
+     * @param unseen whether that part has no edge of its own: the picture alone shows that it can be pressed; null: it has
      */
-    record Jump(String id, Area area, String pageId, Paths.Kind way, String words) implements PageElement {
+    record Jump(String id, Area area, String pageId, Paths.Kind way, String words, Boolean unseen)
+            implements PageElement {
         public static final String BACK = "back";
 
         public Jump {
             way = way == null || way == Paths.Kind.NEXT ? Paths.Kind.PLAIN : way;
             words = words == null ? "" : words;
+            unseen = Boolean.TRUE.equals(unseen);
         }
 
         /** An area alone. */
@@ -274,9 +277,19 @@ public sealed interface PageElement
             this(id, area, pageId, way, "");
         }
 
+        /** One that is seen. */
+        public Jump(String id, Area area, String pageId, Paths.Kind way, String words) {
+            this(id, area, pageId, way, words, false);
+        }
+
+        /** Whether nothing on the page says that it leads on. */
+        public boolean nothingShowsIt() {
+            return unseen && words.isBlank();
+        }
+
         /** The same jump to another page. */
         public Jump leadingTo(String page) {
-            return new Jump(id, area, page, way, words);
+            return new Jump(id, area, page, way, words, unseen);
         }
 
         public boolean leadsBack() {
@@ -285,12 +298,12 @@ public sealed interface PageElement
 
         @Override
         public Jump at(Area there) {
-            return new Jump(id, there, pageId, way, words);
+            return new Jump(id, there, pageId, way, words, unseen);
         }
 
         @Override
         public Jump named(String name) {
-            return new Jump(name, area, pageId, way, words);
+            return new Jump(name, area, pageId, way, words, unseen);
         }
 
         @Override

@@ -24,8 +24,16 @@ public record Paths(int pages, List<Way> ways) {
         WRONG
     }
 
-    /** From a page to a page, both counted from 0. */
-    public record Way(int from, int to, Kind kind) {}
+    /**
+     * From a page to a page, both counted from 0.
+     *
+     * @param unseen whether nothing on the page says that there is a way
+     */
+    public record Way(int from, int to, Kind kind, boolean unseen) {
+        public Way(int from, int to, Kind kind) {
+            this(from, to, kind, false);
+        }
+    }
 
     /**
      * Something that a teacher should look at.
@@ -40,6 +48,8 @@ public record Paths(int pages, List<Way> ways) {
         NOT_REACHED,
         /** No way leads on from the page, and it isn't the last. */
         NO_WAY_OUT,
+        /** Nothing that a child sees leads on from the page: neither an arrow nor an area with an edge or words. */
+        ONLY_UNSEEN,
         /** From where a wrong way leads, there is no way to the end. */
         WRONG_WAY_ENDS,
         /** There is no way from the first page to the last. */
@@ -69,7 +79,7 @@ public record Paths(int pages, List<Way> ways) {
             if (back.to() == BACK) {
                 there.stream()
                         .filter(way -> way.to() == back.from() && way.from() != back.from())
-                        .map(way -> new Way(back.from(), way.from(), back.kind()))
+                        .map(way -> new Way(back.from(), way.from(), back.kind(), back.unseen()))
                         .filter(way -> !ways.contains(way))
                         .forEach(ways::add);
             }
@@ -101,8 +111,13 @@ public record Paths(int pages, List<Way> ways) {
             if (!reached.contains(page)) {
                 findings.add(new Finding(Problem.NOT_REACHED, page, -1));
             }
-            if (page < pages - 1 && ways.stream().noneMatch(way -> way.from() == here && way.to() != here)) {
+            List<Way> on = ways.stream()
+                    .filter(way -> way.from() == here && way.to() != here)
+                    .toList();
+            if (page < pages - 1 && on.isEmpty()) {
                 findings.add(new Finding(Problem.NO_WAY_OUT, page, -1));
+            } else if (page < pages - 1 && on.stream().allMatch(Way::unseen)) {
+                findings.add(new Finding(Problem.ONLY_UNSEEN, page, -1));
             }
             ways.stream()
                     .filter(way -> way.from() == here && way.kind() == Kind.WRONG && !ending.contains(way.to()))

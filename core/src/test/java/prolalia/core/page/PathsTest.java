@@ -46,6 +46,17 @@ class PathsTest {
     }
 
     @Test
+    void whereOnlyUnseenAreasLeadOnAChildStandsStill() {
+        Way unseen = new Way(0, 2, Kind.RIGHT, true);
+        assertThat(findings(3, unseen, new Way(0, 1, Kind.WRONG, true)))
+                .containsExactly(new Finding(Problem.ONLY_UNSEEN, 0, -1));
+        assertThat(findings(3, unseen, new Way(0, 1, Kind.WRONG))).isEmpty();
+        assertThat(findings(3, new Way(0, 2, Kind.PLAIN, true)))
+                .as("the arrow is there")
+                .isEmpty();
+    }
+
+    @Test
     void aWayBackLeadsToWhereTheChildCameFrom() {
         Paths paths = Paths.of(
                 3, List.of(new Way(0, 1, Kind.WRONG), new Way(0, 2, Kind.RIGHT), new Way(1, Paths.BACK, Kind.WRONG)));
