@@ -111,7 +111,11 @@ async function show(index, sounds = true) {
   if (pane.querySelector('.by-child.is-new')) {
     send('POST', `${addressOf(stop)}/replies/met`).catch(() => {});
   }
-  hearing.load(piecesOf(pane));
+  const pieces = piecesOf(pane);
+  hearing.load(pieces);
+  // What can't be done now isn't shown: nothing sounds of what was written or drawn.
+  ['play', 'back', 'again', 'speed', 'shorten'].forEach((each) => { at(each).disabled = pieces.length === 0; });
+  at('before').disabled = index === 0;
   pane.dispatchEvent(new CustomEvent('stop-shown', { bubbles: true }));
   prepare(stops[index + 1]);
   if (sounds) {
