@@ -2,6 +2,8 @@ package prolalia.app.assignment;
 
 import java.time.Clock;
 import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +17,8 @@ import prolalia.app.classroom.SchoolClass;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.classroom.Accommodation;
 import prolalia.core.classroom.Progress;
+import prolalia.core.classroom.Signs;
+import prolalia.core.station.StationMark;
 
 /** What there is to do for a child, and how she meets it. */
 @Service
@@ -44,9 +48,10 @@ public class ChildService {
     /**
      * Something that a child is to do.
      *
-     * @param pictureHash of its first page; null: it has none
+     * @param pictureHash of its first page that has one; null: none has
+     * @param sign what is drawn where it has no picture; null: it has one
      */
-    record Task(Assignment assignment, String pictureHash, Progress progress) {}
+    record Task(Assignment assignment, String pictureHash, StationMark sign, Progress progress) {}
 
     /** What there is for her to do, in order. */
     List<Task> tasks(Student student) {
@@ -59,19 +64,30 @@ public class ChildService {
                 .toList();
         Map<String, Map<String, Done>> done =
                 store.done(hers.stream().map(Assignment::id).toList());
+        Map<String, String> pictures = new HashMap<>();
+        hers.forEach(each -> picture(each).ifPresent(hash -> pictures.put(each.id(), hash)));
+        Map<String, StationMark> signs = Signs.of(hers.stream()
+                .filter(each -> !pictures.containsKey(each.id()))
+                .sorted(Comparator.comparing(Assignment::madeAt).thenComparing(Assignment::id))
+                .map(Assignment::id)
+                .toList());
         return hers.stream()
                 .map(each -> new Task(
                         each,
-                        lessons.of(each, Accommodation.NONE).lesson().pages().stream()
-                                .filter(page -> page.picture() != null)
-                                .map(page -> page.picture().hash())
-                                .findFirst()
-                                .orElse(null),
+                        pictures.get(each.id()),
+                        signs.get(each.id()),
                         lessons.progress(
                                 each,
                                 accommodation,
                                 done.getOrDefault(each.id(), Map.of()).get(student.id()))))
                 .toList();
+    }
+
+    private Optional<String> picture(Assignment assignment) {
+        return lessons.of(assignment, Accommodation.NONE).lesson().pages().stream()
+                .filter(page -> page.picture() != null)
+                .map(page -> page.picture().hash())
+                .findFirst();
     }
 
     /** The lesson, if it is there for her. */
