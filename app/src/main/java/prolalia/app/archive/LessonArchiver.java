@@ -107,7 +107,7 @@ public class LessonArchiver {
     record Written(String title, Path file) {}
 
     Written write(Teacher teacher, String lessonId, Form form) throws IOException {
-        LessonRef seen = lessons.seen(teacher, lessonId);
+        LessonRef seen = lessons.toTakeAlong(teacher, lessonId);
         LessonSummary summary = seen.summary();
         if (summary.shelf()) {
             throw new NotFoundException("lesson");
@@ -147,7 +147,7 @@ public class LessonArchiver {
 
     /** The lesson as slides with codes on them. @param codes where they lead, by the page whose slide each stands on */
     public Slides slides(Teacher teacher, String lessonId, Map<String, String> codes) throws IOException {
-        LessonRef seen = lessons.seen(teacher, lessonId);
+        LessonRef seen = lessons.toTakeAlong(teacher, lessonId);
         LessonSummary summary = seen.summary();
         PublishedLesson lesson = given.of(summary);
         Map<String, PageSource> ofSlides = pages.sources(seen, Type.SLIDES);

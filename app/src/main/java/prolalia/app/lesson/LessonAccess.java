@@ -36,6 +36,14 @@ public class LessonAccess {
                 .orElseThrow(() -> new NotFoundException("lesson"));
     }
 
+    /** The lesson, if she belongs to it: whoever only teaches a class that works on it takes nothing of it along. */
+    public LessonRef requireOnDesk(Teacher teacher, String lessonId) {
+        return looking.selectFrom(LESSON)
+                .where(LESSON.ID.eq(lessonId), LESSON.REMOVED_AT.isNull(), onDesk(teacher))
+                .fetchOptional(row -> new LessonRef(LessonStore.summary(row)))
+                .orElseThrow(() -> new NotFoundException("lesson"));
+    }
+
     /** The lesson of a line that is there, if this one may do that with the line. */
     public LessonRef requireOfLine(Actor actor, String lineId, Right right) {
         return looking.select(LESSON.fields())

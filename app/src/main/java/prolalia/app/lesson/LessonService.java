@@ -202,10 +202,15 @@ public class LessonService {
         return lesson.id();
     }
 
+    /** The lesson, if she may take it along. */
+    public LessonRef toTakeAlong(Teacher teacher, String lessonId) {
+        return access.requireOnDesk(teacher, lessonId);
+    }
+
     /** A lesson of one's own with all that is in another; answers its id. */
     @Transactional
     public String copy(Teacher teacher, String lessonId) {
-        LessonRef of = access.require(teacher, lessonId, Right.READ);
+        LessonRef of = access.requireOnDesk(teacher, lessonId);
         if (of.isShelf() || !teacher.role().teaches()) {
             throw new NotFoundException("lesson to copy");
         }

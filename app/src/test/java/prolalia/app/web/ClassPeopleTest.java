@@ -186,7 +186,10 @@ class ClassPeopleTest extends RunningHouse {
                         .statusCode())
                 .as("it stays another's")
                 .isNotEqualTo(200);
-        assertThat(substitute.page("/")).as("her desk").doesNotContain("How a bean wakes up");
+        substitute.form("/lessons/" + bean + "/copy");
+        assertThat(substitute.page("/"))
+                .as("her desk, also after she tried to copy it")
+                .doesNotContain("How a bean wakes up");
         ines.form("/assignments/" + given + "/take-back");
         assertThat(substitute.get("/lessons/" + bean).statusCode())
                 .as("taken back")
