@@ -1,9 +1,16 @@
 package prolalia.formats.code;
 
+import com.google.zxing.BinaryBitmap;
+import com.google.zxing.LuminanceSource;
+import com.google.zxing.PlanarYUVLuminanceSource;
+import com.google.zxing.ReaderException;
 import com.google.zxing.WriterException;
+import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.qrcode.QRCodeReader;
 import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
 import com.google.zxing.qrcode.encoder.ByteMatrix;
 import com.google.zxing.qrcode.encoder.Encoder;
+import com.google.zxing.qrcode.encoder.QRCode;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -31,6 +38,8 @@ public final class CodeImage {
 
     /** Large enough to print a card from without seeing pixels. */
     private static final int PNG_PIXELS_PER_MODULE = 16;
+
+    private static final int[] TRIED_PIXELS_PER_MODULE = {4, 7};
 
     private static final int[][] SIDES = {{0, 0, 1, 0}, {1, 0, 1, 1}, {1, 1, 0, 1}, {0, 1, 0, 0}};
     private static final int[][] BEYOND = {{0, -1}, {1, 0}, {0, 1}, {-1, 0}};
@@ -70,10 +79,47 @@ public final class CodeImage {
             if (!text.chars().allMatch(letter -> letter < 0x80)) {
                 hints.put(com.google.zxing.EncodeHintType.CHARACTER_SET, "UTF-8");
             }
-            return new CodeImage(symbol, Encoder.encode(text, level, hints).getMatrix());
+            ByteMatrix usual = Encoder.encode(text, level, hints).getMatrix();
+            for (int mask = 0; mask < QRCode.NUM_MASK_PATTERNS && !isEasilyRead(text, usual); mask++) {
+                hints.put(com.google.zxing.EncodeHintType.QR_MASK_PATTERN, mask);
+                ByteMatrix masked = Encoder.encode(text, level, hints).getMatrix();
+                if (isEasilyRead(text, masked)) {
+                    return new CodeImage(symbol, masked);
+                }
+            }
+            return new CodeImage(symbol, usual);
         } catch (WriterException smaller) {
             throw new IllegalArgumentException("Not in a code of version " + symbol.version(), smaller);
         }
+    }
+
+    /**
+     * About one code in 350 says something that looks like one of its corners, and a reader that takes the first three corners
+     * reads nothing: with another mask (ISO/IEC 18004, 7.8) it says the same and looks different.
+     */
+    private static boolean isEasilyRead(String text, ByteMatrix modules) {
+        for (int scale : TRIED_PIXELS_PER_MODULE) {
+            int side = (modules.getWidth() + 2 * CodeSymbol.QUIET_ZONE_MODULES) * scale;
+            byte[] points = new byte[side * side];
+            for (int at = 0; at < points.length; at++) {
+                int x = at % side / scale - CodeSymbol.QUIET_ZONE_MODULES;
+                int y = at / side / scale - CodeSymbol.QUIET_ZONE_MODULES;
+                boolean within = x >= 0 && y >= 0 && x < modules.getWidth() && y < modules.getHeight();
+                points[at] = (byte) (within && modules.get(x, y) == 1 ? 0 : 0xff);
+            }
+            LuminanceSource seen = new PlanarYUVLuminanceSource(points, side, side, 0, 0, side, side, false);
+            try {
+                if (!new QRCodeReader()
+                        .decode(new BinaryBitmap(new HybridBinarizer(seen)))
+                        .getText()
+                        .equals(text)) {
+                    return false;
+                }
+            } catch (ReaderException unread) {
+                return false;
+            }
+        }
+        return true;
     }
 
     public CodeSymbol symbol() {

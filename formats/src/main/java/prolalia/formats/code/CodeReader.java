@@ -11,6 +11,7 @@ import com.google.zxing.Result;
 import com.google.zxing.ResultPoint;
 import com.google.zxing.common.GlobalHistogramBinarizer;
 import com.google.zxing.common.HybridBinarizer;
+import com.google.zxing.multi.qrcode.QRCodeMultiReader;
 import com.google.zxing.qrcode.QRCodeReader;
 import com.google.zxing.qrcode.detector.FinderPattern;
 import java.awt.Color;
@@ -78,7 +79,12 @@ public final class CodeReader {
         look(seen, new Rectangle(seen.getWidth(), seen.getHeight()), List.of(1.0), found);
         byte[] points = ((DataBufferByte) seen.getRaster().getDataBuffer()).getData();
         for (CodeRegions.Region region : CodeRegions.of(seen.getWidth(), seen.getHeight(), points)) {
-            look(seen, new Rectangle(region.x(), region.y(), region.w(), region.h()), SCALES, found);
+            Rectangle part = new Rectangle(region.x(), region.y(), region.w(), region.h());
+            int before = found.size();
+            look(seen, part, SCALES, found);
+            if (found.size() == before) {
+                lookAtAllCorners(seen, part, found);
+            }
         }
         found.sort(Comparator.comparingDouble((Found each) -> each.area().y())
                 .thenComparingDouble(each -> each.area().x()));
@@ -95,7 +101,7 @@ public final class CodeReader {
             }
             for (Function<LuminanceSource, Binarizer> binarizer : BINARIZERS) {
                 for (int more = MOST_IN_PART; more > 0; more--) {
-                    Found next = look(seen, part.x, part.y, part.width, part.height, scale, binarizer);
+                    Found next = look(seen, part, scale, binarizer);
                     if (next == null) {
                         break;
                     }
@@ -106,31 +112,47 @@ public final class CodeReader {
         }
     }
 
+    /**
+     * Where what a code says looks like one of its corners, the likeliest three are not its corners (about one code in 350): all
+     * threes are tried. Slow, and therefore the last.
+     */
+    private static void lookAtAllCorners(BufferedImage seen, Rectangle part, List<Found> found) {
+        double scale = Math.min(1, (double) LONGEST_PART_PX / Math.max(part.width, part.height));
+        try {
+            for (Result result : new QRCodeMultiReader()
+                    .decodeMultiple(new BinaryBitmap(new HybridBinarizer(part(seen, part, scale))), HINTS)) {
+                Found next = found(result, scale, part.x, part.y, seen);
+                found.add(next);
+                whiten(seen, next.area());
+            }
+        } catch (ReaderException none) {
+            return;
+        }
+    }
+
     private static Found look(
-            BufferedImage seen,
-            int x,
-            int y,
-            int w,
-            int h,
-            double scale,
-            Function<LuminanceSource, Binarizer> binarizer) {
-        int width = Math.max(1, (int) Math.round(w * scale));
-        int height = Math.max(1, (int) Math.round(h * scale));
+            BufferedImage seen, Rectangle part, double scale, Function<LuminanceSource, Binarizer> binarizer) {
+        try {
+            LuminanceSource source = part(seen, part, scale);
+            Result result = new QRCodeReader().decode(new BinaryBitmap(binarizer.apply(source)), HINTS);
+            return found(result, scale, part.x, part.y, seen);
+        } catch (ReaderException none) {
+            return null;
+        }
+    }
+
+    private static LuminanceSource part(BufferedImage seen, Rectangle of, double scale) {
+        int width = Math.max(1, (int) Math.round(of.width * scale));
+        int height = Math.max(1, (int) Math.round(of.height * scale));
         BufferedImage part = new BufferedImage(width, height, BufferedImage.TYPE_BYTE_GRAY);
         Graphics2D graphics = part.createGraphics();
         graphics.setRenderingHint(
                 RenderingHints.KEY_INTERPOLATION,
                 scale > 1 ? RenderingHints.VALUE_INTERPOLATION_BICUBIC : RenderingHints.VALUE_INTERPOLATION_BILINEAR);
-        graphics.drawImage(seen, 0, 0, width, height, x, y, x + w, y + h, null);
+        graphics.drawImage(seen, 0, 0, width, height, of.x, of.y, of.x + of.width, of.y + of.height, null);
         graphics.dispose();
         byte[] points = ((DataBufferByte) part.getRaster().getDataBuffer()).getData();
-        LuminanceSource source = new PlanarYUVLuminanceSource(points, width, height, 0, 0, width, height, false);
-        try {
-            Result result = new QRCodeReader().decode(new BinaryBitmap(binarizer.apply(source)), HINTS);
-            return found(result, scale, x, y, seen);
-        } catch (ReaderException none) {
-            return null;
-        }
+        return new PlanarYUVLuminanceSource(points, width, height, 0, 0, width, height, false);
     }
 
     private static void whiten(BufferedImage seen, Area area) {

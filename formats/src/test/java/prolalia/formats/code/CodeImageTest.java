@@ -1,13 +1,19 @@
 package prolalia.formats.code;
 
+import static com.google.zxing.EncodeHintType.ERROR_CORRECTION;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.google.zxing.BarcodeFormat;
 import com.google.zxing.BinaryBitmap;
+import com.google.zxing.ReaderException;
 import com.google.zxing.Result;
 import com.google.zxing.ResultMetadataType;
 import com.google.zxing.client.j2se.BufferedImageLuminanceSource;
+import com.google.zxing.client.j2se.MatrixToImageWriter;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
+import com.google.zxing.qrcode.QRCodeWriter;
 import com.google.zxing.qrcode.decoder.ErrorCorrectionLevel;
 import com.google.zxing.qrcode.decoder.Version;
 import java.awt.geom.PathIterator;
@@ -15,10 +21,12 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.StringReader;
 import java.util.List;
+import java.util.Map;
 import javax.imageio.ImageIO;
 import org.apache.batik.parser.AWTPathProducer;
 import org.junit.jupiter.api.Test;
 import prolalia.core.code.CodeSymbol;
+import prolalia.formats.code.CodeReader.Found;
 
 class CodeImageTest {
     private static final String LINK = "https://lessons.tern-lane.example/l/yDN-0Sa-GGZB4xzNRgoCP_u4";
@@ -42,6 +50,18 @@ class CodeImageTest {
             assertThat(png.getRGB(4 * module - 1, i) & 0xff).isEqualTo(0xff);
         }
         assertThat(png.getRGB(4 * module, 4 * module) & 0xff).isZero();
+    }
+
+    @Test
+    void aCodeThatSaysSomethingLikeACornerIsReadAllTheSame() throws Exception {
+        String text = "HTTP://192.0.2.2:46323/C/BDLYBT7HSE";
+        BufferedImage png =
+                ImageIO.read(new ByteArrayInputStream(CodeImage.of(text).png()));
+        assertThat(scan(png).getText()).as("ours, by a simple reader").isEqualTo(text);
+        BufferedImage others = MatrixToImageWriter.toBufferedImage(
+                new QRCodeWriter().encode(text, BarcodeFormat.QR_CODE, 280, 280, Map.of(ERROR_CORRECTION, "M")));
+        assertThatThrownBy(() -> scan(others)).isInstanceOf(ReaderException.class);
+        assertThat(CodeReader.read(others)).extracting(Found::text).containsExactly(text);
     }
 
     @Test
