@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 
 /** Typing a script: saved as it is typed, whatever happens. */
@@ -90,14 +92,39 @@ class ScriptTest extends Browsing {
         Page page = desk();
         newLesson(page, "Pasted", "");
         page.getByText("Paste many lines").click();
-        page.locator("#text").fill("1. Which comes first?\n a) the root\n b) the leaf\n\n- Draw it.");
-        says(page, "#reading", "4 lines");
-        assertThat(page.locator("#reading li.choice").allInnerTexts()).hasSize(2);
+        page.locator("#text")
+                .fill("Seeds Look at it.\n1. Which comes first?\n a) the root\n b) the leaf\n\n- Draw it.");
+        says(page, "#reading", "5 lines");
+        // Its title is cut off and is a note, the right choice is pressed; of what was one too many, one is taken back.
+        page.getByLabel("Cut in two: Seeds Look at it.").click();
+        page.getByLabel("Cut before “Look”").click();
+        says(page, "#reading", "6 lines");
+        kind(page, "Seeds", "NOTE");
+        kind(page, "Look at it.", "DIRECTION");
+        page.getByLabel("Right: the leaf").click();
+        page.waitForSelector("#reading .right[aria-pressed=true]");
+        page.getByLabel("Join with the line before it: Draw it.").press("Enter");
+        says(page, "#reading", "5 lines");
+        page.locator("#reading").getByText("Undo").click();
+        says(page, "#reading", "6 lines");
+        // What is typed further on leaves that as it is.
+        page.locator("#text").press("Control+End");
+        page.locator("#text").pressSequentially("\n- Name it.");
+        says(page, "#reading", "7 lines");
         page.getByText("Take these lines").click();
         page.waitForSelector(".row-line");
         assertThat(page.locator(".row-line .kind").evaluateAll("all => all.map((each) => each.value)"))
-                .isEqualTo(java.util.List.of("QUESTION", "CHOICE", "CHOICE", "DIRECTION"));
-        assertThat(words(page, 2).inputValue()).isEqualTo("the leaf");
+                .isEqualTo(List.of("NOTE", "DIRECTION", "QUESTION", "CHOICE", "CHOICE", "DIRECTION", "DIRECTION"));
+        assertThat(words(page, 4).inputValue()).isEqualTo("the leaf");
+        assertThat(page.getByLabel("Right: the leaf").getAttribute("aria-pressed"))
+                .isEqualTo("true");
+    }
+
+    private static void kind(Page page, String words, String kind) {
+        Locator list = page.getByLabel("Kind of: " + words);
+        list.focus();
+        list.selectOption(kind);
+        page.waitForSelector("#reading li." + kind.toLowerCase(Locale.ROOT));
     }
 
     @Test

@@ -11,11 +11,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import prolalia.core.answer.AnswerKind;
-import prolalia.core.answer.ChoiceMark;
 import prolalia.core.answer.KeyText;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.LineKind;
-import prolalia.core.lesson.LineTraits;
 import prolalia.core.script.PastedScript.ReadLine;
 
 /**
@@ -49,6 +47,14 @@ public final class PastedQuestions {
     private PastedQuestions() {}
 
     public static List<ReadLine> read(String pasted) {
+        return read(pasted, List.of());
+    }
+
+    /**
+     * @param changes what whoever looked the lines over changed, in order; those that meet no line are passed over
+     * @return the lines, by which the next change names them with {@link PastedChange#names}
+     */
+    public static List<ReadLine> read(String pasted, List<PastedChange> changes) {
         String text = pasted.replace(STAR, "").replace("\r\n", "\n").replace('\r', '\n');
         Map<Integer, String> key = new HashMap<>();
         Matcher begins = KEY.matcher(text);
@@ -66,7 +72,7 @@ public final class PastedQuestions {
         }
         text = STARRED_CHOICE.matcher(text).replaceAll("$1$2 " + STAR);
         text = CHOICE_STARRED.matcher(text).replaceAll("$1 " + STAR);
-        return marked(PastedScript.read(text), key);
+        return lines(PastedChange.all(changes, drafts(PastedScript.read(text), key)));
     }
 
     private static Map<Integer, String> key(String text) {
@@ -87,55 +93,68 @@ public final class PastedQuestions {
         return key;
     }
 
-    private static List<ReadLine> marked(List<ReadLine> read, Map<Integer, String> key) {
-        List<ReadLine> marked = new ArrayList<>();
-        for (int at = 0; at < read.size(); ) {
-            ReadLine line = read.get(at++);
-            if (line.kind() != LineKind.QUESTION) {
-                marked.add(plain(line));
-                continue;
+    private static List<PastedDraft> drafts(List<ReadLine> read, Map<Integer, String> key) {
+        List<PastedDraft> drafts = new ArrayList<>();
+        String told = null;
+        for (ReadLine line : read) {
+            String words = line.words().replace(STAR, "").strip();
+            if (line.kind() == LineKind.QUESTION) {
+                told = key.get(numberOf(line.traits().label()));
+                drafts.add(new PastedDraft(line.traits(), words, false, told, null));
+            } else if (line.kind() == LineKind.CHOICE) {
+                boolean right = line.words().endsWith(STAR) || told != null && isTold(line, words, told);
+                drafts.add(new PastedDraft(line.traits(), words, right, null, null));
+            } else {
+                drafts.add(new PastedDraft(line.traits(), words, false, null, null));
             }
-            List<ReadLine> choices = new ArrayList<>();
-            while (at < read.size() && read.get(at).kind() == LineKind.CHOICE) {
-                choices.add(read.get(at++));
-            }
-            marked.addAll(question(line, choices, key.get(numberOf(line.traits().label()))));
         }
-        return List.copyOf(marked);
+        return drafts;
     }
 
-    private static List<ReadLine> question(ReadLine line, List<ReadLine> choices, String told) {
-        List<ReadLine> marked = new ArrayList<>();
-        Set<Integer> letters = told == null || choices.isEmpty() ? Set.of() : letters(told);
-        int right = 0;
-        for (ReadLine choice : choices) {
-            boolean isRight = choice.words().endsWith(STAR)
-                    || letters.contains(PastedScript.letterOf(choice.traits().label()))
-                    || told != null
-                            && letters.isEmpty()
-                            && plain(choice).words().equalsIgnoreCase(told);
-            right += isRight ? 1 : 0;
-            ReadLine plain = plain(choice);
-            marked.add(isRight ? new ReadLine(plain.traits().withMark(new ChoiceMark(true, 0)), plain.words()) : plain);
+    private static boolean isTold(ReadLine choice, String words, String told) {
+        Set<Integer> letters = letters(told);
+        return letters.contains(PastedScript.letterOf(choice.traits().label()))
+                || letters.isEmpty() && words.equalsIgnoreCase(told);
+    }
+
+    private static List<ReadLine> lines(List<PastedDraft> drafts) {
+        List<ReadLine> lines = new ArrayList<>();
+        for (int at = 0; at < drafts.size(); ) {
+            PastedDraft draft = drafts.get(at++);
+            if (draft.kind() != LineKind.QUESTION) {
+                lines.add(draft.line());
+                continue;
+            }
+            int to = at;
+            while (to < drafts.size() && drafts.get(to).kind() == LineKind.CHOICE) {
+                to++;
+            }
+            lines.addAll(question(draft, drafts.subList(at, to)));
+            at = to;
         }
-        LineTraits traits = line.traits();
-        if (right > 0 || choices.size() > 1) {
-            traits = traits.withQuestion(Question.of(right > 1 ? AnswerKind.SEVERAL_CHOICES : AnswerKind.ONE_CHOICE));
-        } else if (choices.isEmpty() && told != null) {
-            traits = traits.withQuestion(worded(told));
+        return List.copyOf(lines);
+    }
+
+    private static List<ReadLine> question(PastedDraft draft, List<PastedDraft> choices) {
+        long right = choices.stream().filter(PastedDraft::right).count();
+        Question question = null;
+        if (draft.answered() != null) {
+            question = draft.answered().map(Question::of).orElse(null);
+        } else if (right > 0 || choices.size() > 1) {
+            question = Question.of(right > 1 ? AnswerKind.SEVERAL_CHOICES : AnswerKind.ONE_CHOICE);
+        } else if (choices.isEmpty() && draft.told() != null) {
+            question = worded(draft.told());
         }
-        marked.add(0, new ReadLine(traits, plain(line).words()));
-        return marked;
+        List<ReadLine> lines = new ArrayList<>();
+        lines.add(new ReadLine(draft.traits().withQuestion(question), draft.words()));
+        choices.forEach(choice -> lines.add(choice.line()));
+        return lines;
     }
 
     private static Question worded(String told) {
         return KeyText.number(told)
                 .map(number -> Question.of(AnswerKind.NUMBER).withNumber(number))
                 .orElseGet(() -> Question.of(AnswerKind.SHORT_WORDS).withAccepted(KeyText.accepted(told)));
-    }
-
-    private static ReadLine plain(ReadLine line) {
-        return new ReadLine(line.traits(), line.words().replace(STAR, "").strip());
     }
 
     private static Set<Integer> letters(String told) {

@@ -2,6 +2,9 @@ package prolalia.core.script;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import prolalia.core.answer.KeyText;
@@ -9,7 +12,11 @@ import prolalia.core.answer.KeyText;
 /** A pasted list becomes questions where it tells what is right. */
 class PastedQuestionsTest {
     private static String read(String pasted) {
-        return PastedQuestions.read(pasted).stream()
+        return read(pasted, List.of());
+    }
+
+    private static String read(String pasted, List<PastedChange> changes) {
+        return PastedQuestions.read(pasted, changes).stream()
                 .map(line -> (line.traits().question() == null
                                 ? line.kind()
                                 : line.traits().question().kind() + " "
@@ -104,5 +111,43 @@ class PastedQuestionsTest {
         assertThat(read("Key: a word that begins a passage.\n1. Why?\na) so\nb) or so"))
                 .isEqualTo("PASSAGE Key: a word that begins a passage.\nONE_CHOICE Why?\nCHOICE so\nCHOICE or so");
         assertThat(read("")).isEmpty();
+    }
+
+    @Test
+    void whatIsChangedWhereTheLinesAreLookedOverMeetsItsLineAgain() {
+        String pasted = "The sea\nIt is wide. It is deep.\n1. Which swims?\na) cat\nb) cod\nc) cod\nAnswers: 1 a";
+        List<PastedChange> changes = new ArrayList<>();
+        BiConsumer<Integer, String> change = (line, deed) -> {
+            String name =
+                    PastedChange.names(PastedQuestions.read(pasted, changes)).get(line);
+            changes.addAll(PastedChange.read(deed.replace("@", name)));
+        };
+        change.accept(1, "CUT @ 3");
+        change.accept(2, "JOIN @");
+        change.accept(1, "CUT @ 3");
+        change.accept(0, "KIND @ DIRECTION");
+        change.accept(4, "RIGHT @");
+        // Of two with the same words the one that was meant.
+        change.accept(6, "RIGHT @");
+        String changed = """
+                DIRECTION The sea
+                PASSAGE It is wide.
+                PASSAGE It is deep.
+                ONE_CHOICE Which swims?
+                CHOICE cat
+                CHOICE cod
+                CHOICE RIGHT cod""";
+        assertThat(read(pasted, changes)).isEqualTo(changed);
+        assertThat(read("New.\n\n" + pasted, changes))
+                .as("a line before them is new")
+                .isEqualTo("PASSAGE New.\n" + changed);
+        change.accept(3, "ANSWERED @");
+        assertThat(read(pasted, changes)).contains("\nQUESTION Which swims?");
+        change.accept(3, "ANSWERED @ SPOKEN");
+        assertThat(read(pasted, changes)).contains("\nSPOKEN Which swims?");
+        List<PastedChange> hostile =
+                PastedChange.read("CUT\nCUT x 1\nKIND 0-1 NONE\nCUT 0-1 -4\nJOIN 0-1\nCUT 0-1 99999999999\n<script>");
+        assertThat(read("a b\n", hostile)).isEqualTo("PASSAGE a b");
+        assertThat(PastedQuestions.read("", hostile)).isEmpty();
     }
 }
