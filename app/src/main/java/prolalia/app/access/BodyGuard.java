@@ -115,6 +115,7 @@ class BodyGuard extends HttpFilter {
                 || path.startsWith("/c/")
                 || path.startsWith("/phone/")
                 || path.startsWith("/password/")
+                || path.startsWith("/substitute/")
                 || path.startsWith("/door/");
     }
 

@@ -97,7 +97,7 @@ public class CookieSignIns implements SecurityContextRepository {
         return secret(request).flatMap(secret -> {
             long now = clock.millis();
             String hash = hash(secret);
-            Optional<SignInStore.Held> held = signIns.find(hash, now - IDLE.toMillis());
+            Optional<SignInStore.Held> held = signIns.find(hash, now - IDLE.toMillis(), now);
             held.filter(each -> now - each.seenAt() > NOTED_EVERY.toMillis()).ifPresent(each -> note(hash, now));
             return held.map(SignInStore.Held::teacher);
         });

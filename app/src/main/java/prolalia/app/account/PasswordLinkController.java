@@ -1,5 +1,6 @@
 package prolalia.app.account;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
@@ -17,9 +18,11 @@ import prolalia.app.platform.NotFoundException;
 @RequestMapping("/password/{token}")
 class PasswordLinkController {
     private final StaffService staff;
+    private final ProgrammaticSignIn signIn;
 
-    PasswordLinkController(StaffService staff) {
+    PasswordLinkController(StaffService staff, ProgrammaticSignIn signIn) {
         this.staff = staff;
+        this.signIn = signIn;
     }
 
     @GetMapping
@@ -37,6 +40,7 @@ class PasswordLinkController {
     String set(
             @PathVariable String token,
             @RequestParam(defaultValue = "") String password,
+            HttpServletRequest request,
             HttpServletResponse response,
             Model model) {
         StaffMember member = staff.ofPasswordLink(token).orElseThrow(() -> new NotFoundException("password link"));
@@ -48,6 +52,7 @@ class PasswordLinkController {
             model.addAttribute("fault", fault.get().name());
         } else {
             model.addAttribute("done", true);
+            signIn.enter(staff.asSignedIn(member), request, response);
         }
         return "account/password";
     }

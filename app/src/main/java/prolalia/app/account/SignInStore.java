@@ -31,12 +31,16 @@ class SignInStore {
     }
 
     /** @param seenSince those that weren't used since then hold no more */
-    Optional<Held> find(String secretHash, long seenSince) {
+    Optional<Held> find(String secretHash, long seenSince, long now) {
         return looking.select(SIGN_IN.SEEN_AT, TEACHER.ID, TEACHER.SIGN_IN_NAME, TEACHER.FULL_NAME, TEACHER.ROLE)
                 .from(SIGN_IN)
                 .join(TEACHER)
                 .on(TEACHER.ID.eq(SIGN_IN.TEACHER_ID))
-                .where(SIGN_IN.SECRET_HASH.eq(secretHash), SIGN_IN.SEEN_AT.ge(seenSince), TEACHER.DISABLED_AT.isNull())
+                .where(
+                        SIGN_IN.SECRET_HASH.eq(secretHash),
+                        SIGN_IN.SEEN_AT.ge(seenSince),
+                        TEACHER.DISABLED_AT.isNull(),
+                        TEACHER.ENDS_AT.isNull().or(TEACHER.ENDS_AT.gt(now)))
                 .fetchOptional(row -> new Held(
                         new SignedInTeacher(
                                 row.get(TEACHER.ID),

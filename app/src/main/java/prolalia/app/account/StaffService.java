@@ -66,6 +66,10 @@ public class StaffService {
         return teachers.find(id);
     }
 
+    public boolean isName(String fullName) {
+        return faultOfName(fullName).isEmpty();
+    }
+
     Optional<Fault> faultOfName(String fullName) {
         String name = fullName.strip();
         return name.isEmpty()
@@ -82,6 +86,38 @@ public class StaffService {
             audit.note(admin.id(), Deed.STAFF_ADDED, fullName.strip());
             return invite(id);
         });
+    }
+
+    /** Somebody who helps in classes until a day, and who comes in by a link alone; answers her id. */
+    public String addUntil(Teacher by, String fullName, long endsAt) {
+        String unknown = passwords.encode(Ids.newToken());
+        return transaction.execute(status -> {
+            String id = Ids.newId();
+            teachers.add(id, "substitute-" + id, fullName.strip(), Role.AIDE, unknown, clock.millis());
+            teachers.setEndsAt(id, endsAt);
+            audit.note(by.id(), Deed.SUBSTITUTE_ADDED, fullName.strip());
+            return id;
+        });
+    }
+
+    /** A substitute is out, wherever she is in. */
+    public void end(String id) {
+        transaction.executeWithoutResult(status -> {
+            teachers.setEndsAt(id, clock.millis());
+            signIns.removeOf(id, null);
+        });
+    }
+
+    /** A substitute who comes in by her link, with the name that she says. */
+    public SignedInTeacher asSubstitute(String id, String fullName) {
+        return transaction.execute(status -> {
+            teachers.setFullName(id, fullName);
+            return asSignedIn(needs(id));
+        });
+    }
+
+    SignedInTeacher asSignedIn(StaffMember member) {
+        return new SignedInTeacher(member.id(), member.signInName(), member.fullName(), member.role(), null);
     }
 
     /** For a forgotten password; a link that was made before holds no more. */

@@ -46,7 +46,7 @@ class TeacherStore {
 
     Optional<SignedInTeacher> bySignInName(String signInName) {
         return looking.selectFrom(TEACHER)
-                .where(TEACHER.SIGN_IN_NAME.eq(signInName), TEACHER.DISABLED_AT.isNull())
+                .where(TEACHER.SIGN_IN_NAME.eq(signInName), TEACHER.DISABLED_AT.isNull(), TEACHER.ENDS_AT.isNull())
                 .fetchOptional(row -> new SignedInTeacher(
                         row.getId(),
                         row.getSignInName(),
@@ -70,8 +70,10 @@ class TeacherStore {
                 .execute();
     }
 
+    /** Without those who only stand in. */
     List<StaffMember> all() {
         return looking.selectFrom(TEACHER)
+                .where(TEACHER.ENDS_AT.isNull())
                 .orderBy(TEACHER.DISABLED_AT.isNotNull(), TEACHER.FULL_NAME)
                 .fetch(TeacherStore::member);
     }
@@ -86,7 +88,8 @@ class TeacherStore {
                 row.getSignInName(),
                 row.getFullName(),
                 Role.valueOf(row.getRole()),
-                row.getDisabledAt() != null);
+                row.getDisabledAt() != null,
+                row.getEndsAt());
     }
 
     /** How many admins could come in if this one couldn't. */
@@ -120,6 +123,14 @@ class TeacherStore {
     void setFullName(String id, String fullName) {
         writing.update(TEACHER)
                 .set(TEACHER.FULL_NAME, fullName)
+                .where(TEACHER.ID.eq(id))
+                .execute();
+    }
+
+    /** @param at when a substitute can't come in any more */
+    void setEndsAt(String id, long at) {
+        writing.update(TEACHER)
+                .set(TEACHER.ENDS_AT, at)
                 .where(TEACHER.ID.eq(id))
                 .execute();
     }

@@ -104,13 +104,13 @@ public class AssignmentService {
             LocalDateTime ends) {}
 
     /** A row of a class's picture. */
-    record Row(ClassStudent student, Accommodation accommodation, List<Cell> cells) {}
+    public record Row(ClassStudent student, Accommodation accommodation, List<Cell> cells) {}
 
     /** @param given whether it was given to her at all */
-    record Cell(boolean given, Progress progress) {}
+    public record Cell(boolean given, Progress progress) {}
 
     /** How far a class came with all that is given to it. */
-    record Overview(List<Assignment> assignments, List<Row> rows) {}
+    public record Overview(List<Assignment> assignments, List<Row> rows) {}
 
     /** Why something can't be given; the words stand in the message bundle under {@code assign.refused.} and the name. */
     enum Refusal {
@@ -218,7 +218,7 @@ public class AssignmentService {
                 .toList();
     }
 
-    Overview overview(Teacher teacher, String classId) {
+    public Overview overview(Teacher teacher, String classId) {
         List<ClassStudent> students = studentService.students(teacher, classId);
         List<Assignment> assignments = store.ofClass(classId);
         Map<String, Map<String, Done>> done =

@@ -1,6 +1,8 @@
 package prolalia.app.classroom;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -212,6 +214,9 @@ class ClassController {
         model.addAttribute("saved", saved != null);
         model.addAttribute("refused", refused);
         model.addAttribute("year", classes.nextSchoolYear());
+        LocalDate today = LocalDate.now(ZoneId.systemDefault());
+        model.addAttribute("today", today);
+        model.addAttribute("usualEnd", today.plusWeeks(1));
         return "classroom/settings";
     }
 

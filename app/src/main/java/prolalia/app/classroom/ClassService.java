@@ -168,7 +168,7 @@ public class ClassService {
         SchoolClass found = access.require(teacher, classId);
         return new ClassView(
                 found,
-                classes.teachers(classId),
+                classes.teachers(classId, clock.millis()),
                 students.of(classId),
                 students.groups(classId),
                 doors.ofClass(classId).orElse(null));
@@ -238,7 +238,7 @@ public class ClassService {
     @Transactional
     public void removeTeacher(Teacher teacher, String classId, String teacherId) {
         SchoolClass from = access.toChange(teacher, classId);
-        List<ClassTeacher> left = classes.teachers(classId).stream()
+        List<ClassTeacher> left = classes.teachers(classId, clock.millis()).stream()
                 .filter(each -> !each.id().equals(teacherId))
                 .toList();
         if (left.stream().noneMatch(each -> each.role().teaches())) {
@@ -246,6 +246,7 @@ public class ClassService {
         }
         classes.removeTeacher(classId, teacherId);
         lines.notSharedWith(from.lessonId(), teacherId);
+        staff.find(teacherId).filter(member -> member.endsAt() != null).ifPresent(member -> staff.end(member.id()));
         audit.note(teacher.id(), Deed.CLASS_CHANGED, from.name());
     }
 
@@ -290,8 +291,8 @@ public class ClassService {
         SchoolClass from = access.toChange(teacher, classId);
         String next = begin(teacher, name.isBlank() ? from.name() : name, year);
         SchoolClass made = access.require(teacher, next);
-        for (ClassTeacher each : classes.teachers(classId)) {
-            if (!each.id().equals(teacher.id())) {
+        for (ClassTeacher each : classes.teachers(classId, clock.millis())) {
+            if (!each.id().equals(teacher.id()) && each.endsAt() == null) {
                 classes.addTeacher(next, each.id());
                 lines.sharedWith(made.lessonId(), each.id());
             }

@@ -17,6 +17,7 @@ import static prolalia.app.platform.db.Tables.LINK;
 import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 import static prolalia.app.platform.db.Tables.STUDENT;
 import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
+import static prolalia.app.platform.db.Tables.SUBSTITUTE;
 import static prolalia.app.platform.db.Tables.TEACHER;
 import static prolalia.app.platform.db.Tables.VISIT;
 
@@ -44,8 +45,8 @@ class ClassStore {
         this.looking = looking;
     }
 
-    /** A teacher or an aide of a class. */
-    record ClassTeacher(String id, String fullName, Role role) {}
+    /** A teacher or an aide of a class. @param endsAt until when she stands in; null: she doesn't */
+    record ClassTeacher(String id, String fullName, Role role, Long endsAt) {}
 
     /** The class, if somebody may see it: its teachers and aides do, and admins. */
     SchoolClass require(Teacher teacher, String classId) {
@@ -171,6 +172,7 @@ class ClassStore {
         writing.deleteFrom(CLASS_TEACHER)
                 .where(CLASS_TEACHER.CLASS_ID.eq(classId))
                 .execute();
+        writing.deleteFrom(SUBSTITUTE).where(SUBSTITUTE.CLASS_ID.eq(classId)).execute();
         writing.update(LESSON)
                 .set(LESSON.REMOVED_AT, 0L)
                 .setNull(LESSON.CLASS_ID)
@@ -179,15 +181,21 @@ class ClassStore {
         writing.deleteFrom(SCHOOL_CLASS).where(SCHOOL_CLASS.ID.eq(classId)).execute();
     }
 
-    List<ClassTeacher> teachers(String classId) {
-        return looking.select(TEACHER.ID, TEACHER.FULL_NAME, TEACHER.ROLE)
+    /** Without substitutes whose time is over. */
+    List<ClassTeacher> teachers(String classId, long now) {
+        return looking.select(TEACHER.ID, TEACHER.FULL_NAME, TEACHER.ROLE, TEACHER.ENDS_AT)
                 .from(CLASS_TEACHER)
                 .join(TEACHER)
                 .on(TEACHER.ID.eq(CLASS_TEACHER.TEACHER_ID))
-                .where(CLASS_TEACHER.CLASS_ID.eq(classId))
+                .where(
+                        CLASS_TEACHER.CLASS_ID.eq(classId),
+                        TEACHER.ENDS_AT.isNull().or(TEACHER.ENDS_AT.gt(now)))
                 .orderBy(TEACHER.ROLE.eq(Role.AIDE.name()), TEACHER.FULL_NAME)
                 .fetch(row -> new ClassTeacher(
-                        row.get(TEACHER.ID), row.get(TEACHER.FULL_NAME), Role.valueOf(row.get(TEACHER.ROLE))));
+                        row.get(TEACHER.ID),
+                        row.get(TEACHER.FULL_NAME),
+                        Role.valueOf(row.get(TEACHER.ROLE)),
+                        row.get(TEACHER.ENDS_AT)));
     }
 
     void addTeacher(String classId, String teacherId) {

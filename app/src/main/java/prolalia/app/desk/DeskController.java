@@ -1,5 +1,6 @@
 package prolalia.app.desk;
 
+import java.util.Optional;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -10,15 +11,18 @@ import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.desk.Arrangement.Order;
 import prolalia.app.listening.ToHear;
+import prolalia.app.substitute.SubstituteService;
 
 @Controller
 class DeskController {
     private final DeskService desk;
     private final ToHear toHear;
+    private final SubstituteService substitutes;
 
-    DeskController(DeskService desk, ToHear toHear) {
+    DeskController(DeskService desk, ToHear toHear, SubstituteService substitutes) {
         this.desk = desk;
         this.toHear = toHear;
+        this.substitutes = substitutes;
     }
 
     /** What was removed and can be put back. */
@@ -37,6 +41,10 @@ class DeskController {
             @RequestParam(defaultValue = "") String folder,
             @RequestParam(defaultValue = "false") boolean all,
             Model model) {
+        Optional<String> standsIn = substitutes.classOf(teacher.actor());
+        if (standsIn.isPresent()) {
+            return "redirect:/classes/" + standsIn.get() + "/today";
+        }
         Arrangement arrangement = new Arrangement(words, order, folder, all);
         model.addAttribute("desk", desk.deskOf(teacher.actor(), arrangement));
         model.addAttribute("arrangement", arrangement);

@@ -65,6 +65,13 @@ public class Messages {
                 : DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH).format(then);
     }
 
+    /** "Friday, 11 December". */
+    public String day(long epochMs) {
+        return DateTimeFormatter.ofPattern("EEEE, d MMMM", Locale.ENGLISH)
+                .withZone(ZoneId.systemDefault())
+                .format(Instant.ofEpochMilli(epochMs));
+    }
+
     /** An estimate, to the second: "4 s", "2 min 06 s". */
     public String about(long ms) {
         long seconds = Math.max(1, Math.round(ms / 1000.0));

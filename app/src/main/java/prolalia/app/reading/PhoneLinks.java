@@ -41,7 +41,7 @@ class PhoneLinks {
         return Optional.ofNullable(token)
                 .map(links::get)
                 .filter(link -> staff.find(link.teacher().id())
-                        .filter(member -> !member.disabled())
+                        .filter(member -> member.mayComeIn(clock.millis()))
                         .isPresent());
     }
 

@@ -43,6 +43,7 @@ public class AuditLog {
         STAFF_DISABLED,
         STAFF_ENABLED,
         STAFF_ROLE,
+        SUBSTITUTE_ADDED,
         LESSONS_HANDED_OVER,
         SCHOOL_SETTINGS,
         LESSON_SHARED,

@@ -2,6 +2,7 @@ package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
 
 /** Who works at the school: added, let in by a link, given a role, kept out. */
@@ -22,6 +23,7 @@ class StaffTest extends RunningHouse {
         assertThat(Visitor.text(zoe.form("/password/" + secret, "password", "short")))
                 .contains("too short");
         zoe.form("/password/" + secret, "password", "sieben Samen wachen");
+        assertThat(zoe.page("/")).as("setting it leads in").contains("Zoë Quist");
         assertThat(zoe.page("/password/" + secret)).contains("This link is over");
         zoe.get("/sign-in");
         zoe.form("/sign-in", "name", "zoe", "password", "sieben Samen wachen");
@@ -39,6 +41,57 @@ class StaffTest extends RunningHouse {
         assertThat(ines.page("/lessons/" + lesson)).as("her lessons stay").contains("Zoë&#39;s own line");
         assertThat(ines.page("/school/log")).contains("added Zoë Quist", "kept Zoë Quist from coming in");
         ines.form("/lessons/" + lesson + "/remove");
+    }
+
+    @Test
+    void aSubstituteComesInToOneClassByHerLinkUntilHerTimeIsOver() throws Exception {
+        Visitor ines = Visitor.ines(base());
+        String terns = "/classes/"
+                + Visitor.first(ines.page("/classes"), "(?s)href=\"/classes/([^\"]+)\"[^>]*>(?:(?!</a>).)*Terns");
+        String asked = Visitor.text(ines.form(
+                terns + "/substitutes",
+                "until",
+                LocalDate.now().plusDays(3).toString(),
+                "note",
+                "Yusuf hears <best> left."));
+        String link = "/substitute/" + Visitor.first(asked, "/substitute/([\\w-]{20,})\"");
+        Visitor mara = new Visitor(base());
+        assertThat(mara.get(terns + "/today").uri().getPath()).isEqualTo("/sign-in");
+        assertThat(mara.page(link)).contains("You stand in for");
+        assertThat(mara.form(link, "name", "  ").statusCode()).isEqualTo(422);
+        String today = Visitor.text(mara.form(link, "name", "Mara Lind"));
+        assertThat(today)
+                .contains("Mara Lind", "Ines Faro writes", "Yusuf hears &lt;best&gt; left.", "have done it", "Hear");
+        assertThat(mara.get("/").uri().getPath()).as("it is her desk").isEqualTo(terns + "/today");
+        // What the class works on is read, heard and marked; nothing is changed, and no other class is there.
+        String script = Visitor.first(today, "href=\"(/lessons/[^\"]+/to-print)\"");
+        assertThat(mara.get(script).statusCode()).isEqualTo(200);
+        assertThat(mara.get(terns + "/listen").statusCode()).isEqualTo(200);
+        assertThat(mara.get(terns + "/settings").statusCode()).isEqualTo(404);
+        assertThat(mara.form(terns + "/substitutes").statusCode()).isEqualTo(404);
+        assertThat(mara.page("/classes")).doesNotContain("Puffins");
+        assertThat(ines.page(terns + "/settings")).contains("Mara Lind", "substitute until");
+        assertThat(ines.page("/school/people")).as("she is no staff").doesNotContain("Mara Lind");
+        assertThat(ines.page("/school/log")).contains("made a way in for A substitute");
+        String id = Visitor.first(ines.page(terns + "/settings"), "(?s)<b>Mara Lind</b>.*?/teachers/([^/]+)/remove");
+        Visitor stranger = new Visitor(base());
+        stranger.get("/sign-in");
+        stranger.form("/sign-in", "name", "substitute-" + id, "password", "");
+        assertThat(stranger.get("/").uri().getPath()).isEqualTo("/sign-in");
+        // Her time is over by itself: then neither her browser nor her link leads in.
+        mara.form(link, "name", "Mara Lind");
+        writing.execute("update teacher set ends_at = ? where id = ?", System.currentTimeMillis() - 1, id);
+        assertThat(mara.get(terns + "/today").uri().getPath()).isEqualTo("/sign-in");
+        assertThat(mara.get(link).statusCode()).isEqualTo(404);
+        assertThat(ines.page(terns + "/settings")).doesNotContain("Mara Lind");
+        // And at once when her teacher says so.
+        String other = Visitor.text(ines.form(terns + "/substitutes", "until", "1999-01-01"));
+        String second = "/substitute/" + Visitor.first(other, "/substitute/([\\w-]{20,})\"");
+        assertThat(mara.form(second, "name", "Mara Lind").statusCode()).isEqualTo(200);
+        String again = Visitor.first(ines.page(terns + "/settings"), "(?s)<b>Mara Lind</b>.*?/teachers/([^/]+)/remove");
+        ines.form(terns + "/teachers/" + again + "/remove");
+        assertThat(mara.get(terns + "/today").uri().getPath()).isEqualTo("/sign-in");
+        assertThat(mara.get(second).statusCode()).isEqualTo(404);
     }
 
     /** Days and hours are the school's, wherever the server stands; also in the nights in which summer time begins and ends. */
