@@ -112,6 +112,7 @@ final class Routes {
             new Route(GET, "/classes/{id}/groups", Who.CLASS),
             new Route(POST, "/classes/{id}/groups", Who.CLASS),
             new Route(POST, "/classes/{id}/groups/by-chance", Who.CLASS),
+            new Route(POST, "/classes/{id}/groups/move", Who.CLASS),
             new Route(POST, "/classes/{id}/groups/{groupId}", Who.CLASS),
             new Route(POST, "/classes/{id}/groups/{groupId}/remove", Who.CLASS),
             new Route(GET, "/classes/{id}/settings", Who.CLASS),

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.classroom.ClassService.ClassView;
 import prolalia.app.classroom.ClassService.RefusedException;
@@ -180,6 +181,18 @@ class ClassController {
             @RequestParam(defaultValue = "4") int count) {
         studentService.dealGroups(teacher.actor(), id, count, number -> messages.say("class.groupNumber", number));
         return "redirect:/classes/" + id + "/groups";
+    }
+
+    /** A child was dragged. @param from blank: she was in none @param to blank: she is to be in none */
+    @PostMapping("/{id}/groups/move")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void regroup(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String student,
+            @RequestParam(defaultValue = "") String from,
+            @RequestParam(defaultValue = "") String to) {
+        studentService.regroup(teacher.actor(), id, student, from, to);
     }
 
     @PostMapping("/{id}/groups/{groupId}")

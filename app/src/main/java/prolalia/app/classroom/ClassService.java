@@ -108,6 +108,21 @@ public class ClassService {
             List<ClassStudent> students,
             List<Group> groups,
             Door door) {
+        /** The children of a group, in the order of the class. */
+        public List<ClassStudent> of(Group group) {
+            return students.stream()
+                    .filter(student -> group.studentIds().contains(student.id()))
+                    .toList();
+        }
+
+        /** The children who are in no group. */
+        public List<ClassStudent> ungrouped() {
+            return students.stream()
+                    .filter(student -> groups.stream()
+                            .noneMatch(group -> group.studentIds().contains(student.id())))
+                    .toList();
+        }
+
         public boolean namesAreSilent() {
             return students.stream().anyMatch(student -> !student.isNameSaid());
         }

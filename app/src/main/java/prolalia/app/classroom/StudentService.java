@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
@@ -280,6 +281,32 @@ public class StudentService {
         Group group = group(classId, groupId);
         String tidy = Names.tidy(name);
         students.changeGroup(groupId, tidy.isEmpty() ? group.name() : tidy, ofClass(classId, studentIds));
+    }
+
+    /** A child goes from a group into another one. @param from blank: from none @param to blank: into none */
+    @Transactional
+    public void regroup(Teacher teacher, String classId, String studentId, String from, String to) {
+        access.toChange(teacher, classId);
+        List<String> child = ofClass(classId, List.of(studentId));
+        if (child.isEmpty()) {
+            throw new NotFoundException("student of the class");
+        }
+        if (!to.isBlank()) {
+            Group into = group(classId, to);
+            students.changeGroup(
+                    to,
+                    into.name(),
+                    Stream.concat(into.studentIds().stream(), child.stream())
+                            .distinct()
+                            .toList());
+        }
+        if (!from.isBlank() && !from.equals(to)) {
+            Group outOf = group(classId, from);
+            List<String> left = outOf.studentIds().stream()
+                    .filter(each -> !each.equals(studentId))
+                    .toList();
+            students.changeGroup(from, outOf.name(), left);
+        }
     }
 
     @Transactional

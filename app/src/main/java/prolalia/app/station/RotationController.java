@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.platform.Messages;
+import prolalia.app.station.RotationService.GroupsOfClass;
 import prolalia.app.station.RotationService.Now;
 import prolalia.app.station.RotationService.Press;
 import prolalia.app.station.RotationService.View;
@@ -28,8 +29,23 @@ class RotationController {
     }
 
     @GetMapping("/lessons/{id}/rotation")
-    String plan(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        show(rotations.view(teacher.actor(), id), model);
+    String plan(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @RequestParam(defaultValue = "") String of,
+            Model model) {
+        View view = rotations.view(teacher.actor(), id);
+        show(view, model);
+        List<GroupsOfClass> there = rotations.groups(teacher.actor());
+        model.addAttribute("there", there);
+        // Those of a class are shown, and hold when they are kept.
+        model.addAttribute(
+                "names",
+                there.stream()
+                        .filter(each -> each.classId().equals(of))
+                        .map(GroupsOfClass::names)
+                        .findFirst()
+                        .orElse(view.plan().groups()));
         return "station/rotation";
     }
 

@@ -6,6 +6,9 @@ import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.classroom.ClassService;
+import prolalia.app.classroom.Group;
+import prolalia.app.classroom.StudentService;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
@@ -26,13 +29,24 @@ class RotationService {
     private final LessonAccess access;
     private final LessonService lessons;
     private final Lessons stored;
+    private final ClassService classes;
+    private final StudentService students;
     private final Clock clock;
 
-    RotationService(RotationStore store, LessonAccess access, LessonService lessons, Lessons stored, Clock clock) {
+    RotationService(
+            RotationStore store,
+            LessonAccess access,
+            LessonService lessons,
+            Lessons stored,
+            ClassService classes,
+            StudentService students,
+            Clock clock) {
         this.store = store;
         this.access = access;
         this.lessons = lessons;
         this.stored = stored;
+        this.classes = classes;
+        this.students = students;
         this.clock = clock;
     }
 
@@ -107,6 +121,21 @@ class RotationService {
                         .filter(line -> line.line().kept().isPresent() && line.soundHash() != null)
                         .toList())
                 .orElse(List.of());
+    }
+
+    /** The groups of a class that has some, by their names. */
+    record GroupsOfClass(String classId, String className, List<String> names) {}
+
+    List<GroupsOfClass> groups(Teacher teacher) {
+        return classes.of(teacher).stream()
+                .map(each -> new GroupsOfClass(
+                        each.id(),
+                        each.name(),
+                        students.groups(teacher, each.id()).stream()
+                                .map(Group::name)
+                                .toList()))
+                .filter(each -> !each.names().isEmpty())
+                .toList();
     }
 
     /** @param rounds 0: as many as there can be @throws IllegalArgumentException if there can be no such plan */
