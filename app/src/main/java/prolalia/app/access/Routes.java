@@ -188,6 +188,7 @@ final class Routes {
             new Route(GET, "/assignments/{id}/answer-picture/{hash}", Who.CLASS),
             new Route(GET, "/lessons/{id}/give", Who.OWNER),
             new Route(POST, "/lessons/{id}/folder", Who.OWNER),
+            new Route(POST, "/first-steps/end", Who.STAFF),
             new Route(POST, "/folders", Who.STAFF),
             new Route(POST, "/folders/{id}/remove", Who.OWNER),
             new Route(GET, "/lessons/{id}/people", Who.OWNER),

@@ -135,6 +135,10 @@ class TeacherStore {
                 .execute();
     }
 
+    void leadNobody() {
+        writing.update(TEACHER).set(TEACHER.FIRST_STEPS, false).execute();
+    }
+
     String passwordHash(String id) {
         return looking.select(TEACHER.PASSWORD_HASH)
                 .from(TEACHER)

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.http.HttpStatus;
@@ -23,6 +24,7 @@ import prolalia.app.classroom.ClassService.RefusedException;
 import prolalia.app.platform.Messages;
 import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.Names;
+import prolalia.core.classroom.SchoolYear;
 
 /** Classes as their teachers see them: who is in them, their groups, and what holds for them. */
 @Controller
@@ -53,8 +55,14 @@ class ClassController {
             @RequestParam(required = false) String removed,
             @RequestParam(required = false) String refused,
             Model model) {
-        model.addAttribute("classes", classes.classesOf(teacher.actor()));
-        model.addAttribute("year", classes.schoolYear());
+        SchoolYear year = classes.schoolYear();
+        // Those of earlier years are put away.
+        Map<Boolean, List<ClassService.Shown>> hers = classes.classesOf(teacher.actor()).stream()
+                .collect(Collectors.partitioningBy(
+                        each -> year.isAfter(each.schoolClass().schoolYear())));
+        model.addAttribute("classes", hers.get(false));
+        model.addAttribute("earlier", hers.get(true));
+        model.addAttribute("year", year);
         model.addAttribute("removed", removed);
         model.addAttribute("binned", classes.removed(teacher.actor()));
         model.addAttribute("refused", refused);
@@ -96,8 +104,10 @@ class ClassController {
             @RequestParam(defaultValue = "") String name,
             @RequestParam(defaultValue = "") String year,
             @RequestParam(defaultValue = "") String back) {
-        String made =
-                classes.begin(teacher.actor(), name, year.isBlank() && !back.isEmpty() ? classes.schoolYear() : year);
+        String made = classes.begin(
+                teacher.actor(),
+                name,
+                year.isBlank() && !back.isEmpty() ? classes.schoolYear().toString() : year);
         // Who made it to give something to it goes on giving.
         return back.matches("/lessons/[\\w-]{1,60}/give")
                 ? "redirect:" + back + "?to=" + made
@@ -119,7 +129,7 @@ class ClassController {
                 .entrySet()
                 .stream()
                 .filter(name -> name.getValue() > 1)
-                .map(java.util.Map.Entry::getKey)
+                .map(Map.Entry::getKey)
                 .collect(Collectors.toSet());
         model.addAttribute("twice", twice);
         model.addAttribute("refused", refused);
@@ -226,7 +236,7 @@ class ClassController {
         model.addAttribute("animals", Animal.values());
         model.addAttribute("saved", saved != null);
         model.addAttribute("refused", refused);
-        model.addAttribute("year", classes.nextSchoolYear());
+        model.addAttribute("year", classes.schoolYear().next());
         LocalDate today = LocalDate.now(ZoneId.systemDefault());
         model.addAttribute("today", today);
         model.addAttribute("usualEnd", today.plusWeeks(1));

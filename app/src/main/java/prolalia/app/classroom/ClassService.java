@@ -25,6 +25,7 @@ import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.KeyPicture;
 import prolalia.core.classroom.Names;
 import prolalia.core.classroom.PictureKey;
+import prolalia.core.classroom.SchoolYear;
 
 /** Classes, their students and groups. What somebody may not see isn't there for her; aides look and listen, and change nothing. */
 @Service
@@ -33,7 +34,6 @@ public class ClassService {
     private static final int LONGEST_YEAR = 20;
     private static final int IDLE_MINUTES = 5;
     private static final int MOST_IDLE_MINUTES = 120;
-    private static final int AUGUST = 8;
     private static final int WORD_PARTS = 3;
     private static final int LOWEST_NUMBER = 10;
     private static final int NUMBERS = 90;
@@ -139,20 +139,8 @@ public class ClassService {
                 .toList();
     }
 
-    /** The school year that a day is in: "2026/27" from August on. */
-    String schoolYear() {
-        LocalDate today = LocalDate.ofInstant(clock.instant(), java.time.ZoneId.systemDefault());
-        int begins = today.getMonthValue() >= AUGUST ? today.getYear() : today.getYear() - 1;
-        return yearFrom(begins);
-    }
-
-    /** The one after that. */
-    String nextSchoolYear() {
-        return yearFrom(Integer.parseInt(schoolYear().split("/")[0]) + 1);
-    }
-
-    private static String yearFrom(int begins) {
-        return begins + "/" + String.format(Locale.ROOT, "%02d", (begins + 1) % 100);
+    SchoolYear schoolYear() {
+        return SchoolYear.of(LocalDate.ofInstant(clock.instant(), java.time.ZoneId.systemDefault()));
     }
 
     /** Makes a class with a door; answers its id. */
@@ -163,7 +151,7 @@ public class ClassService {
             throw new RefusedException(Refusal.NO_NAME);
         }
         String id = Ids.newId();
-        String year = schoolYear.isBlank() ? schoolYear() : limited(Names.tidy(schoolYear), LONGEST_YEAR);
+        String year = schoolYear.isBlank() ? schoolYear().toString() : limited(Names.tidy(schoolYear), LONGEST_YEAR);
         LessonRef lesson = lines.begin(teacher.id(), named);
         Animal[] animals = Animal.values();
         Animal picture = animals[random.nextInt(animals.length)];

@@ -126,6 +126,7 @@ class DemoData implements SmartInitializingSingleton {
         accounts.add(DemoTeacher.FULL_NAME, DemoTeacher.SIGN_IN_NAME, Ids.newToken(), Role.ADMIN);
         accounts.add(DemoTeacher.SECOND_FULL_NAME, DemoTeacher.SECOND_SIGN_IN_NAME, Ids.newToken());
         accounts.add("Ari Lund", "ari", Ids.newToken(), Role.AIDE);
+        accounts.leadNobody();
         SignedInTeacher ines = accounts.teacher(DemoTeacher.SIGN_IN_NAME).orElseThrow();
         SignedInTeacher tobi = accounts.teacher(DemoTeacher.SECOND_SIGN_IN_NAME).orElseThrow();
         LessonRef bakery = bakery(ines.actor());

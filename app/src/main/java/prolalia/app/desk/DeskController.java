@@ -60,6 +60,12 @@ class DeskController {
         return "redirect:/";
     }
 
+    @PostMapping("/first-steps/end")
+    String isLedNoMore(@AuthenticationPrincipal SignedInTeacher teacher) {
+        desk.isLedNoMore(teacher.actor());
+        return "redirect:/";
+    }
+
     @PostMapping("/folders/{id}/remove")
     String removeFolder(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         desk.removeFolder(teacher.actor(), id);

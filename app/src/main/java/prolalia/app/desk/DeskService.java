@@ -11,6 +11,7 @@ import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
@@ -18,6 +19,7 @@ import prolalia.app.desk.OnDeskStore.Folder;
 import prolalia.app.desk.OnDeskStore.Place;
 import prolalia.app.lesson.Binned;
 import prolalia.app.lesson.LessonService;
+import prolalia.app.lesson.LessonService.Said;
 import prolalia.app.lesson.LessonSharing;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.platform.Ids;
@@ -26,6 +28,7 @@ import prolalia.app.sound.RecordingService;
 import prolalia.app.sound.RecordingService.Unfinished;
 import prolalia.app.sound.StoredTake;
 import prolalia.app.storage.StorageSweeper;
+import prolalia.core.classroom.SchoolYear;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
 import prolalia.core.script.Coverage;
@@ -42,6 +45,7 @@ class DeskService {
 
     private static final int LESSONS_KNOWN = 20_000;
     private static final int MOST_WAITING = 8;
+    private static final int MOST_SAID = 40;
     private static final int MOST_FOLDERS = 60;
     private static final int LONGEST_FOLDER = 60;
     private static final Place NOWHERE = new Place(0, null);
@@ -74,6 +78,9 @@ class DeskService {
      * @param partOfDay for the greeting
      * @param shown those of them that are looked for, in order
      * @param found how many are, shown or not
+     * @param putAway those of earlier school years, when nothing is looked for
+     * @param said lines that say what is looked for
+     * @param steps of a first visit; null: she isn't led
      * @param lastTake the newest take, null before the first
      */
     record Desk(
@@ -81,6 +88,9 @@ class DeskService {
             List<Book> books,
             List<Book> shown,
             int found,
+            List<Book> putAway,
+            List<Said> said,
+            FirstSteps steps,
             List<Folder> folders,
             List<Unfinished> unfinished,
             StoredTake lastTake) {
@@ -98,6 +108,13 @@ class DeskService {
                     .toList();
         }
     }
+
+    /**
+     * What somebody did of her first lesson.
+     *
+     * @param lessonId with which she goes on; null: she has none
+     */
+    record FirstSteps(String lessonId, boolean hasWords, boolean voiced, boolean given) {}
 
     enum PartOfDay {
         MORNING,
@@ -140,20 +157,49 @@ class DeskService {
                         owners.get(lesson.id()),
                         places.getOrDefault(lesson.id(), NOWHERE)))
                 .toList();
-        List<Book> found = books.stream()
+        long year = SchoolYear.of(LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault()))
+                .firstDay()
+                .atStartOfDay(ZoneId.systemDefault())
+                .toInstant()
+                .toEpochMilli();
+        Map<Boolean, List<Book>> found = books.stream()
                 .filter(arrangement::shows)
                 .sorted(arrangement.comparator())
-                .toList();
-        int most = arrangement.all() ? found.size() : Math.min(found.size(), Arrangement.MOST_AT_ONCE);
+                .collect(Collectors.partitioningBy(book -> arrangement.isOfNow(book, year)));
+        List<Book> now = found.get(true);
+        int most = arrangement.all() ? now.size() : Math.min(now.size(), Arrangement.MOST_AT_ONCE);
         Optional<StoredTake> last = recordings.lastTakeOf(teacher);
         return new Desk(
                 partOfDay(),
                 books,
-                found.subList(0, most),
-                found.size(),
+                now.subList(0, most),
+                now.size(),
+                found.get(false),
+                arrangement.words().isBlank()
+                        ? List.of()
+                        : lessonService.saying(lessons, arrangement.words(), MOST_SAID),
+                steps(teacher, books, last.isPresent()),
                 onDesk.folders(teacher.id()),
                 recordings.unfinished(teacher),
                 last.orElse(null));
+    }
+
+    private FirstSteps steps(Teacher teacher, List<Book> books, boolean voiced) {
+        if (!teacher.role().teaches() || !onDesk.isLed(teacher.id())) {
+            return null;
+        }
+        Optional<Book> begun =
+                books.stream().filter(book -> book.sharedBy() == null).findFirst();
+        return new FirstSteps(
+                begun.map(book -> book.lesson().id()).orElse(null),
+                begun.filter(book -> book.coverage().lines() > 0).isPresent(),
+                voiced,
+                onDesk.gaveSomething(teacher.id()));
+    }
+
+    @Transactional
+    void isLedNoMore(Teacher teacher) {
+        onDesk.isLedNoMore(teacher.id());
     }
 
     @Transactional

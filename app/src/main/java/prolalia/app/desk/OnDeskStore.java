@@ -1,7 +1,11 @@
 package prolalia.app.desk;
 
+import static prolalia.app.platform.db.Tables.ASSIGNMENT;
 import static prolalia.app.platform.db.Tables.DESK_FOLDER;
+import static prolalia.app.platform.db.Tables.LESSON;
+import static prolalia.app.platform.db.Tables.LINK;
 import static prolalia.app.platform.db.Tables.ON_DESK;
+import static prolalia.app.platform.db.Tables.TEACHER;
 
 import java.util.List;
 import java.util.Map;
@@ -37,6 +41,27 @@ class OnDeskStore {
                 .where(DESK_FOLDER.TEACHER_ID.eq(teacherId))
                 .orderBy(DESK_FOLDER.NAME)
                 .fetch(row -> new Folder(row.getId(), row.getName()));
+    }
+
+    boolean isLed(String teacherId) {
+        return looking.fetchExists(TEACHER, TEACHER.ID.eq(teacherId), TEACHER.FIRST_STEPS.isTrue());
+    }
+
+    void isLedNoMore(String teacherId) {
+        writing.update(TEACHER)
+                .set(TEACHER.FIRST_STEPS, false)
+                .where(TEACHER.ID.eq(teacherId))
+                .execute();
+    }
+
+    /** Whether somebody else can hear something of hers: by a link or a code, or in a class. */
+    boolean gaveSomething(String teacherId) {
+        return looking.fetchExists(ASSIGNMENT, ASSIGNMENT.TEACHER_ID.eq(teacherId))
+                || looking.fetchExists(looking.select(LINK.TOKEN)
+                        .from(LINK)
+                        .join(LESSON)
+                        .on(LESSON.ID.eq(LINK.LESSON_ID))
+                        .where(LESSON.TEACHER_ID.eq(teacherId)));
     }
 
     /** @param folderId null: into none */

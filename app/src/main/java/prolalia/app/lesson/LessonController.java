@@ -32,9 +32,11 @@ class LessonController {
     String begin(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @RequestParam(defaultValue = "") String title,
-            @RequestParam(defaultValue = "false") boolean bring) {
+            @RequestParam(defaultValue = "false") boolean bring,
+            @RequestParam(defaultValue = "false") boolean paste) {
         String named = title.isBlank() ? messages.say("lesson.untitled") : title;
-        return "redirect:/lessons/" + lessons.begin(teacher.actor(), named) + (bring ? "/bring-in" : "");
+        return "redirect:/lessons/" + lessons.begin(teacher.actor(), named)
+                + (bring ? "/bring-in" : paste ? "/paste" : "");
     }
 
     @PutMapping("/lessons/{id}/title")

@@ -23,6 +23,7 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineState;
 import prolalia.core.script.Coverage;
 import prolalia.core.script.Pace;
+import prolalia.core.script.WordSearch;
 
 @Service
 public class LessonService {
@@ -143,6 +144,20 @@ public class LessonService {
     /** The lines of lessons, without their sound, by lesson. */
     public Map<String, List<Line>> linesOf(List<LessonSummary> some) {
         return lessons.linesByLesson(some.stream().map(LessonSummary::id).toList());
+    }
+
+    /** A line in which something is said that was looked for. */
+    public record Said(LessonSummary lesson, String lineId, String words) {}
+
+    /** Where lessons say something, at most so often. @param query as {@link WordSearch} takes it */
+    public List<Said> saying(List<LessonSummary> some, String query, int most) {
+        Map<String, LessonSummary> byId = some.stream().collect(Collectors.toMap(LessonSummary::id, each -> each));
+        WordSearch search = new WordSearch(query);
+        return lines.words(byId.keySet()).stream()
+                .filter(line -> search.finds(line.words()))
+                .limit(most)
+                .map(line -> new Said(byId.get(line.lessonId()), line.lineId(), line.words()))
+                .toList();
     }
 
     /** What stands over the screens of a lesson; nothing else of it is read. */

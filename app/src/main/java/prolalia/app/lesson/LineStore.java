@@ -6,6 +6,7 @@ import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -58,6 +59,20 @@ class LineStore {
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
                 .where(PAGE.LESSON_ID.eq(lesson.id()), LINE.REMOVED_AT.isNull()));
+    }
+
+    /** A line, and the lesson in whose script it stands. */
+    record WordsOf(String lineId, String lessonId, String words) {}
+
+    /** What is said in lessons, in reading order. */
+    List<WordsOf> words(Collection<String> lessonIds) {
+        return looking.select(LINE.ID, PAGE.LESSON_ID, LINE.WORDS)
+                .from(LINE)
+                .join(PAGE)
+                .on(PAGE.ID.eq(LINE.PAGE_ID))
+                .where(PAGE.LESSON_ID.in(lessonIds), PAGE.REMOVED_AT.isNull(), LINE.REMOVED_AT.isNull())
+                .orderBy(PAGE.LESSON_ID, PAGE.POSITION, LINE.POSITION)
+                .fetch(row -> new WordsOf(row.value1(), row.value2(), row.value3()));
     }
 
     /** Adds a line at the end of a page. */

@@ -20,6 +20,9 @@ import org.junit.jupiter.api.Test;
 
 /** The desk, the school's settings, and the words of all pages. */
 class DeskTest extends RunningHouse {
+    @org.springframework.beans.factory.annotation.Autowired
+    private org.jooq.DSLContext writing;
+
     @Test
     void aLessonTakenOffTheDeskCanBePutBackWithItsLines() throws Exception {
         Visitor ines = Visitor.ines(base());
@@ -213,7 +216,18 @@ class DeskTest extends RunningHouse {
                 .contains("<b>Grey herons</b>", "One lesson")
                 .doesNotContain("<b>High tide</b>");
         assertThat(ines.page("/?folder=" + folder)).contains("<b>High tide</b>").doesNotContain("<b>Grey herons</b>");
-        assertThat(ines.page("/?words=nowhere")).contains("Nothing is called so.");
+        assertThat(ines.page("/?words=nowhere")).contains("No lesson is called so.");
+        // What a lesson says is found as well, without case and accents, and leads to its place.
+        ines.form(heron + "/paste", "text", "- One héron stands <still>.", "page", "1");
+        String said = ines.page("/?words=heron+STANDS");
+        String at = Visitor.first(said, "href=\"" + heron + "#(line-[^\"]+)\"");
+        assertThat(said).contains("One line says it", "One héron stands &lt;still&gt;.");
+        assertThat(ines.page(heron)).contains("id=\"" + at + "\"");
+        // What nobody touched in this school year is put away, and found.
+        writing.execute("update lesson set changed_at = 0 where id = ?", heron.substring("/lessons/".length()));
+        writing.execute("update on_desk set opened_at = 0");
+        assertThat(ines.page("/")).containsSubsequence("From earlier school years (1)", "<b>Grey herons</b>");
+        assertThat(ines.page("/?words=heron")).doesNotContain("From earlier").contains("<b>Grey herons</b>");
         ines.get(tide + "/here");
         ines.get(heron + "/here");
         assertThat(ines.page("/?order=OPENED")).containsSubsequence("<b>Grey herons</b>", "<b>High tide</b>");
@@ -222,6 +236,27 @@ class DeskTest extends RunningHouse {
         assertThat(ines.page("/")).contains("<b>High tide</b>").doesNotContain("The coast");
         ines.form(heron + "/remove");
         ines.form(tide + "/remove");
+    }
+
+    @Test
+    void aFirstVisitIsLedByTheWorkItselfUntilSheSaysThatSheNeedsNoGuide() throws Exception {
+        Visitor nora = Visitor.added(Visitor.ines(base()), base(), "Nora Ness", "TEACHER");
+        assertThat(nora.page("/")).contains("Your first lesson, in three steps").doesNotContain("aria-label=\"done\"");
+        String paste = nora.form("/lessons", "paste", "true").uri().getPath();
+        assertThat(paste).endsWith("/paste");
+        assertThat(nora.page("/")).as("a lesson without words is nothing yet").doesNotContain("Read aloud");
+        nora.form(paste, "text", "- Look at the picture.", "page", "1");
+        String desk = nora.page("/");
+        assertThat(desk.split("aria-label=\"to do\"", -1)).hasSize(3);
+        String lesson = paste.replace("/paste", "");
+        assertThat(nora.get(Visitor.first(desk, "href=\"(" + lesson + "/read[^\"]+)\""))
+                        .statusCode())
+                .isEqualTo(200);
+        nora.form(lesson + "/link");
+        assertThat(nora.page("/").split("aria-label=\"to do\"", -1)).hasSize(2);
+        nora.form("/first-steps/end");
+        assertThat(nora.page("/")).doesNotContain("in three steps");
+        assertThat(Visitor.ines(base()).page("/")).as("who knows her way").doesNotContain("in three steps");
     }
 
     @Test
