@@ -242,8 +242,7 @@ class StageTest extends Browsing {
         Page student = context(1280, 800).newPage();
         student.navigate(teacher.inputValue("#link"));
         assertThat(student.locator("#hints li").first().isVisible()).isFalse();
-        student.waitForResponse(
-                "**/hints/**", () -> student.getByLabel("A hint").click());
+        student.waitForResponse("**/hints/**", () -> student.locator("#hint").click());
         student.waitForSelector("#play[aria-pressed=true]");
         assertThat(student.locator("#hints li").first().innerText()).contains("Two coins make one roll");
         assertThat(student.getByLabel("Next page").count())

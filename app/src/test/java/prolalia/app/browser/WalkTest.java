@@ -129,8 +129,8 @@ class WalkTest extends Browsing {
         says(student, "#left", "0");
         student.getByLabel("Again from the beginning").click();
         student.waitForSelector("#play[aria-label=Pause]");
-        student.getByLabel("Speed: as spoken").click();
-        assertThat(student.getByLabel("Speed: slower").innerText()).isEqualTo("0.75");
+        student.getByLabel("Speed 1: as spoken").click();
+        assertThat(student.getByLabel("Speed 0.75: slower").innerText()).isEqualTo("0.75");
         student.locator(".board").getByLabel("Hear: A bean sleeps").click();
         assertThat(student.innerText("#current")).startsWith("A bean sleeps");
         student.getByLabel("Next page").click();
