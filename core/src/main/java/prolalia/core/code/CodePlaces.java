@@ -15,8 +15,8 @@ import prolalia.core.place.InkMap;
  * <p>Costs are distances in mm: what is nearest to its question, beside its first row, wins. Stateless.
  */
 public final class CodePlaces {
-    /** Printers leave so much of a paper's edge white; a quiet zone is white anyway. */
-    static final double EDGE_MM = 4;
+    /** So far from a paper's edge it is printed by every printer, and neither punched nor under a thumb. */
+    static final double EDGE_MM = 8;
 
     /** Ink stays so far from a code, beyond its quiet zone. */
     static final double CLEAR_MM = 0.6;
@@ -41,7 +41,6 @@ public final class CodePlaces {
     /** Farther from its question a code is of no use to anybody who looks for it there. */
     private static final double FARTHEST_MM = 70;
 
-    private static final double NEARER_TO_ANOTHER = 40;
     private static final double ABOVE = 1.6;
     private static final double FROM_TEXT_MM = 2;
     private static final double OUT_OF_COLUMN = 0.3;
@@ -236,7 +235,7 @@ public final class CodePlaces {
 
     private static List<Box> free(Sheet sheet, CodePrint print) {
         List<Box> free = new ArrayList<>();
-        double edge = EDGE_MM - print.quietZoneMm();
+        double edge = EDGE_MM;
         double side = print.sideMm();
         for (double top = edge; top + side <= sheet.heightMm() - edge; top += STEP_MM) {
             for (double left = edge; left + side <= sheet.widthMm() - edge; left += STEP_MM) {
@@ -258,7 +257,7 @@ public final class CodePlaces {
         List<Candidate> candidates = new ArrayList<>();
         for (Box box : free) {
             if (isBeside(sheet, box, wholes.get(own), wholes, own)) {
-                candidates.add(new Candidate(box, cost(sheet, box, first, wholes, own), null));
+                candidates.add(new Candidate(box, cost(box, first, wholes, own), null));
             }
         }
         candidates.sort(Comparator.comparingDouble(Candidate::cost));
@@ -271,8 +270,9 @@ public final class CodePlaces {
         return free.stream()
                 .filter(box -> isOnCoarseGrid(box)
                         && box.gap(wholes.get(own)) <= FARTHEST_MM
+                        && isNearest(box, wholes, own)
                         && !isAtAnother(box, wholes, own))
-                .map(box -> new Candidate(box, cost(sheet, box, first, wholes, own), null))
+                .map(box -> new Candidate(box, cost(box, first, wholes, own), null))
                 .sorted(Comparator.comparingDouble(Candidate::cost))
                 .map(each -> new Candidate(each.box(), each.cost(), hairline(sheet, each.box(), first, wholes, own)))
                 .filter(each -> each.hairline() != null && isClearOf(each, chosen, sheet))
@@ -285,7 +285,7 @@ public final class CodePlaces {
         return Math.floorMod((int) box.x(), COARSE) == 0 && Math.floorMod((int) box.y(), COARSE) == 0;
     }
 
-    private static double cost(Sheet sheet, Box box, Box first, List<Box> wholes, int own) {
+    private static double cost(Box box, Box first, List<Box> wholes, int own) {
         Box whole = wholes.get(own);
         double toOwn = box.gap(whole);
         // Its top beside that of the first row: where one begins to read.
@@ -294,11 +294,6 @@ public final class CodePlaces {
         double aside = Math.abs(box.x() - rightOfColumn(wholes, whole) - FROM_TEXT_MM);
         double cost = OUT_OF_COLUMN * aside + (box.y() < first.y() ? ABOVE : 1) * offset + NEARNESS * toOwn;
         cost += box.right() <= whole.x() ? LEFT_OF_TEXT : 0;
-        for (int i = 0; i < wholes.size(); i++) {
-            if (i != own && box.gap(wholes.get(i)) + 1 < toOwn) {
-                cost += NEARER_TO_ANOTHER;
-            }
-        }
         return cost;
     }
 
@@ -323,12 +318,19 @@ public final class CodePlaces {
         double to = Math.max(whole.x(), box.x());
         boolean nothingBetween = between == 0
                 || sheet.ink().isFree(sheet.share(from + 0.2, middle - 1, Math.max(0.1, to - from - 0.4), 2));
-        boolean nearest = true;
-        for (int i = 0; i < wholes.size(); i++) {
-            nearest &= i == own || box.gap(wholes.get(i)) + 1 >= box.gap(whole);
-        }
         // In the margin, on the same height with nothing between, a code may be farther away.
-        return nearest && nothingBetween && (between <= BESIDE_MM || onItsHeight);
+        return isNearest(box, wholes, own) && nothingBetween && (between <= BESIDE_MM || onItsHeight);
+    }
+
+    /** Whether no other question is nearer: a line alone doesn't keep it from being taken for that one's. */
+    private static boolean isNearest(Box box, List<Box> wholes, int own) {
+        double toOwn = box.gap(wholes.get(own));
+        for (int i = 0; i < wholes.size(); i++) {
+            if (i != own && box.gap(wholes.get(i)) < toOwn) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Whether it would be taken for another question's code, whatever line leads to it. */

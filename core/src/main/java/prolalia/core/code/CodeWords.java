@@ -14,6 +14,11 @@ public final class CodeWords {
     /** Of small letters, with what is above and below them. */
     private static final double WORDS_MM = 2.6;
 
+    /** Words may stand nearer to a paper's edge than codes. */
+    private static final double EDGE_MM = 5;
+
+    private static final double NUMBER_MM = 5.5;
+
     private CodeWords() {}
 
     /**
@@ -36,6 +41,44 @@ public final class CodeWords {
         return words;
     }
 
+    /**
+     * Where the number of a code's question stands when there is no room for words: at one of its corners, in the white.
+     *
+     * @param words as {@link #places} found them
+     * @return one for each place that has no words; empty: there is no room, or no need
+     */
+    public static List<Optional<Area>> numbers(Sheet sheet, Placed placed, List<Optional<Area>> words) {
+        List<Place> standing =
+                placed.places().stream().flatMap(Optional::stream).toList();
+        List<Box> taken = new ArrayList<>();
+        words.forEach(each -> each.ifPresent(area -> taken.add(sheet.mm(area))));
+        List<Optional<Area>> numbers = new ArrayList<>();
+        for (int i = 0; i < words.size(); i++) {
+            Optional<Box> found = words.get(i).isPresent()
+                    ? Optional.empty()
+                    : placed.places()
+                            .get(i)
+                            .flatMap(each -> corners(sheet.mm(each.area())).stream()
+                                    .filter(box -> isFreeForWords(sheet, box, each, standing, taken))
+                                    .findFirst());
+            found.ifPresent(taken::add);
+            numbers.add(found.map(box -> CodePlaces.area(sheet, box)));
+        }
+        return numbers;
+    }
+
+    private static List<Box> corners(Box code) {
+        double left = code.x() - NUMBER_MM;
+        double lower = code.bottom() - WORDS_MM;
+        return List.of(
+                new Box(left, code.y(), NUMBER_MM, WORDS_MM),
+                new Box(code.right(), code.y(), NUMBER_MM, WORDS_MM),
+                new Box(left, lower, NUMBER_MM, WORDS_MM),
+                new Box(code.right(), lower, NUMBER_MM, WORDS_MM),
+                new Box(code.x(), code.bottom(), NUMBER_MM, WORDS_MM),
+                new Box(code.x(), code.y() - WORDS_MM, NUMBER_MM, WORDS_MM));
+    }
+
     private static List<Box> strips(Box code) {
         return List.of(
                 new Box(code.x(), code.bottom(), code.w(), WORDS_MM),
@@ -43,10 +86,10 @@ public final class CodeWords {
     }
 
     private static boolean isFreeForWords(Sheet sheet, Box strip, Place own, List<Place> standing, List<Box> taken) {
-        boolean onPage = strip.x() >= CodePlaces.EDGE_MM - CodePlaces.CLEAR_MM
-                && strip.right() <= sheet.widthMm() - CodePlaces.EDGE_MM + CodePlaces.CLEAR_MM
-                && strip.y() >= CodePlaces.EDGE_MM
-                && strip.bottom() <= sheet.heightMm() - CodePlaces.EDGE_MM;
+        boolean onPage = strip.x() >= EDGE_MM
+                && strip.right() <= sheet.widthMm() - EDGE_MM
+                && strip.y() >= EDGE_MM
+                && strip.bottom() <= sheet.heightMm() - EDGE_MM;
         Area around = sheet.share(
                 strip.x() - CodePlaces.CLEAR_MM,
                 strip.y() - CodePlaces.CLEAR_MM,

@@ -143,4 +143,50 @@ class CodeRulesTest {
                         .places())
                 .allMatch(java.util.Optional::isEmpty);
     }
+
+    /** Thirty short questions, a row each, 8 mm apart. */
+    @Test
+    void noCodeIsNearerToAnotherQuestionOrToTheEdgeAndEachBearsItsNumberWhereThereIsRoom() throws Exception {
+        int width = 840;
+        int height = 1_188;
+        byte[] light = new byte[width * height];
+        java.util.Arrays.fill(light, (byte) 255);
+        List<Wanted> wanted = new java.util.ArrayList<>();
+        for (int i = 0; i < 30; i++) {
+            Area row = new Area(0.1, (25 + 8 * i) / 297.0, 0.3 + 0.05 * (i % 4), 4 / 297.0);
+            wanted.add(new Wanted(row, row));
+            for (int y = (int) (row.y() * height); y < row.bottom() * height; y++) {
+                for (int x = (int) (row.x() * width); x < row.right() * width; x += 2) {
+                    light[y * width + x] = 0;
+                }
+            }
+        }
+        Sheet sheet = new Sheet(210, 297, InkMap.of(width, height, light), List.of());
+        Placed placed = CodePlaces.beside(sheet, wanted, CodePrint.forDistance(CodeSymbol.of(ADDRESS), 180));
+        assertThat(placed.places().stream().filter(java.util.Optional::isPresent))
+                .hasSizeGreaterThan(5);
+        for (int own = 0; own < wanted.size(); own++) {
+            if (placed.places().get(own).isEmpty()) {
+                continue;
+            }
+            var at = sheet.mm(placed.places().get(own).get().area());
+            double toOwn = at.gap(sheet.mm(wanted.get(own).whole()));
+            for (Wanted other : wanted) {
+                assertThat(at.gap(sheet.mm(other.whole()))).isGreaterThanOrEqualTo(toOwn - 1e-9);
+            }
+            assertThat(at.x()).isGreaterThanOrEqualTo(8);
+            assertThat(at.right()).isLessThanOrEqualTo(202);
+            assertThat(at.y()).isGreaterThanOrEqualTo(8);
+            assertThat(at.bottom()).isLessThanOrEqualTo(289);
+        }
+        List<java.util.Optional<Area>> words = CodeWords.places(sheet, placed);
+        List<java.util.Optional<Area>> numbers = CodeWords.numbers(sheet, placed, words);
+        for (int i = 0; i < 30; i++) {
+            if (placed.places().get(i).isPresent()) {
+                assertThat(words.get(i).isPresent() || numbers.get(i).isPresent())
+                        .as("number of %d", i)
+                        .isTrue();
+            }
+        }
+    }
 }

@@ -6,6 +6,8 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import prolalia.core.code.CodeCard;
 import prolalia.core.code.CodeCard.Layout;
 import prolalia.core.code.CodePlaces;
@@ -47,7 +49,16 @@ public final class Stamping {
      * @param typed what is typed in its place; empty: nothing
      * @param wanted where its question stands; null: that isn't known, or it is for the whole page
      */
-    public record Code(int page, String name, String address, String typed, Wanted wanted) {}
+    public record Code(int page, String name, String address, String typed, Wanted wanted) {
+        private static final Pattern NUMBERED =
+                Pattern.compile("\\D{0,12}?(\\d{1,4}[a-z]?)[.):]\\)?\\s.*", Pattern.DOTALL);
+
+        /** The number of its question, as it stands before its words: "3"; empty: it has none. */
+        String number() {
+            Matcher numbered = NUMBERED.matcher(name + " ");
+            return wanted != null && numbered.matches() ? numbered.group(1) : "";
+        }
+    }
 
     /**
      * A code that stands on the paper.
@@ -124,11 +135,16 @@ public final class Stamping {
                 }
             }
             List<Optional<Area>> words = CodeWords.places(sheet, placed);
+            List<Optional<Area>> numbers = CodeWords.numbers(sheet, placed, words);
             List<Typed> typed = new ArrayList<>();
             for (int i = 0; i < codes.size(); i++) {
-                String said = codes.get(i).typed();
+                Code code = codes.get(i);
+                String said = (code.number() + "  " + code.typed()).strip();
                 if (!said.isEmpty()) {
                     words.get(i).ifPresent(at -> typed.add(new Typed(said, at)));
+                }
+                if (!code.number().isEmpty()) {
+                    numbers.get(i).ifPresent(at -> typed.add(new Typed(code.number(), at)));
                 }
             }
             paper.draw(page - 1, placed, i -> CodeImage.of(codes.get(i).address(), print.symbol()), typed);

@@ -106,7 +106,7 @@ class StampedPaperTest {
         try (Paper paper = Papers.open(BAKERY)) {
             List<Asked> asked = AskedPlaces.of(paper.lines().get(0));
             codes.add(new Code(
-                    1, "First", address(1), "maple otter 7", asked.get(0).wanted()));
+                    1, "7) First", address(1), "maple otter 7", asked.get(0).wanted()));
             // Nobody knows where this one stands.
             codes.add(new Code(2, "Ladybird", address(2), "maple otter 7", null));
         }
@@ -124,7 +124,7 @@ class StampedPaperTest {
             onFirst.setEndPage(1);
             assertThat(onFirst.getText(document))
                     .as("what is typed stands at the code")
-                    .contains("maple otter 7");
+                    .contains("7  maple otter 7");
         }
         byte[] first = Files.readAllBytes(BAKERY);
         assertThat(java.util.Arrays.copyOf(Files.readAllBytes(stamped), first.length))
