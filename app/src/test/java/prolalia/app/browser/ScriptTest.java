@@ -101,7 +101,7 @@ class ScriptTest extends Browsing {
         says(page, "#reading", "6 lines");
         kind(page, "Seeds", "NOTE");
         kind(page, "Look at it.", "DIRECTION");
-        page.getByLabel("Right: the leaf").click();
+        page.getByLabel("right? the leaf").click();
         page.waitForSelector("#reading .right[aria-pressed=true]");
         page.getByLabel("Join with the line before it: Draw it.").press("Enter");
         says(page, "#reading", "5 lines");
@@ -116,7 +116,7 @@ class ScriptTest extends Browsing {
         assertThat(page.locator(".row-line .kind").evaluateAll("all => all.map((each) => each.value)"))
                 .isEqualTo(List.of("NOTE", "DIRECTION", "QUESTION", "CHOICE", "CHOICE", "DIRECTION", "DIRECTION"));
         assertThat(words(page, 4).inputValue()).isEqualTo("the leaf");
-        assertThat(page.getByLabel("Right: the leaf").getAttribute("aria-pressed"))
+        assertThat(page.getByLabel("right? the leaf").getAttribute("aria-pressed"))
                 .isEqualTo("true");
     }
 

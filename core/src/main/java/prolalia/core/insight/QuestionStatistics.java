@@ -28,6 +28,53 @@ public record QuestionStatistics(
         Double discrimination,
         Double pointBiserial,
         List<ChoiceCount> choices) {
+    private static final double NEARLY_ALL = 0.9;
+    private static final double MOST = 0.65;
+    private static final double HALF = 0.35;
+    private static final double FEW = 0.1;
+    private static final double WELL = 0.4;
+    private static final double SOMEWHAT = 0.2;
+
+    /** How many knew it, in words. */
+    public enum Known {
+        NEARLY_ALL,
+        MOST,
+        HALF,
+        FEW,
+        HARDLY_ANYBODY
+    }
+
+    /** Whether who knew the rest knew this. */
+    public enum Tells {
+        WELL,
+        SOMEWHAT,
+        HARDLY,
+        /** Who knew the rest knew this less often. */
+        AGAINST
+    }
+
+    /** @return null without a facility */
+    public Known known() {
+        if (facility == null) {
+            return null;
+        }
+        return facility >= NEARLY_ALL
+                ? Known.NEARLY_ALL
+                : facility >= MOST
+                        ? Known.MOST
+                        : facility >= HALF ? Known.HALF : facility >= FEW ? Known.FEW : Known.HARDLY_ANYBODY;
+    }
+
+    /** By the limits of Ebel and Frisbie (1991, chapter 13). @return null without a discrimination */
+    public Tells tells() {
+        if (discrimination == null) {
+            return null;
+        }
+        return discrimination >= WELL
+                ? Tells.WELL
+                : discrimination >= SOMEWHAT ? Tells.SOMEWHAT : discrimination >= 0 ? Tells.HARDLY : Tells.AGAINST;
+    }
+
     /**
      * How often something was answered.
      *

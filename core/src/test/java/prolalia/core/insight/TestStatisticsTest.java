@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import prolalia.core.insight.QuestionStatistics.ChoiceCount;
+import prolalia.core.insight.QuestionStatistics.Known;
+import prolalia.core.insight.QuestionStatistics.Tells;
 
 /** Against tables that were worked out by hand, and tests whose questions are known to be easy or hard. */
 class TestStatisticsTest {
@@ -49,6 +51,9 @@ class TestStatisticsTest {
                     .findFirst()
                     .orElseThrow();
             assertThat(right.count()).isEqualTo(4);
+            assertThat(find(statistics, "q1").known()).isEqualTo(Known.MOST);
+            assertThat(find(statistics, "q4").known()).isEqualTo(Known.HALF);
+            assertThat(find(statistics, "q4").tells()).isEqualTo(Tells.WELL);
             assertThat(right.upperThird()).isCloseTo(0.6667, within(EXACT));
             assertThat(right.lowerThird()).isZero();
         }
