@@ -147,6 +147,7 @@ final class Routes {
             new Route(POST, "/classes/{id}/students/{studentId}/let-in", Who.CLASS),
             new Route(POST, "/classes/{id}/students/{studentId}/move", Who.CLASS),
             new Route(POST, "/classes/{id}/students/{studentId}/leave", Who.CLASS),
+            new Route(POST, "/assignments/{id}/different/{studentId}", Who.CLASS),
             new Route(POST, "/assignments/{id}/take-back", Who.CLASS),
             new Route(POST, "/assignments/{id}/give-again", Who.CLASS),
             new Route(POST, "/assignments/{id}/first", Who.CLASS),

@@ -3,6 +3,8 @@ package prolalia.app.assignment;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import prolalia.core.classroom.Accommodated;
+import prolalia.core.classroom.Accommodation;
 import prolalia.core.classroom.Due;
 
 /**
@@ -38,6 +40,11 @@ public record Assignment(
         List<String> toStudents,
         long madeAt,
         boolean takenBack) {
+    /** What is different for a child here. */
+    Accommodation of(Accommodated child) {
+        return child.in(id, lessonId);
+    }
+
     /** Those of its title and its direction that a child doesn't hear as yet. */
     List<String> silentLines() {
         List<String> silent = new ArrayList<>();

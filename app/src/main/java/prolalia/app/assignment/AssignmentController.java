@@ -24,6 +24,8 @@ import prolalia.app.classroom.Replies;
 import prolalia.app.classroom.SchoolClass;
 import prolalia.app.classroom.StudentService;
 import prolalia.app.lesson.LessonService;
+import prolalia.core.classroom.Accommodated;
+import prolalia.core.classroom.Accommodation;
 
 /** Giving lessons to people, and how far they came with them. */
 @Controller
@@ -166,8 +168,35 @@ class AssignmentController {
             @PathVariable String studentId,
             Model model) {
         model.addAttribute("hers", assignments.whatSheHears(teacher.actor(), id, studentId));
+        model.addAttribute("mayChange", teacher.role().teaches());
+        model.addAttribute("hearings", Accommodation.Hears.values());
+        model.addAttribute("wordings", Accommodation.Words.values());
         model.addAttribute("studentId", studentId);
         return "assignment/what-she-hears";
+    }
+
+    /** @param of LESSON or GIVING; else what holds always holds here, too @param tries blank: as many as the lesson says */
+    @PostMapping("/assignments/{id}/different/{studentId}")
+    String different(
+            @AuthenticationPrincipal SignedInTeacher teacher,
+            @PathVariable String id,
+            @PathVariable String studentId,
+            @RequestParam(defaultValue = "ALWAYS") String of,
+            @RequestParam(defaultValue = "EVERYTHING") Accommodation.Hears hears,
+            @RequestParam(defaultValue = "100") int speed,
+            @RequestParam(defaultValue = "AS_GIVEN") Accommodation.Words seen,
+            @RequestParam(defaultValue = "false") boolean moreTime,
+            @RequestParam(defaultValue = "false") boolean unlimited,
+            @RequestParam(required = false) Integer tries,
+            Model model) {
+        boolean lesson = of.equals("LESSON");
+        Accommodated.Here here = lesson || of.equals("GIVING")
+                ? new Accommodated.Here(new Accommodation(hears, speed, seen, moreTime, unlimited, 0), tries)
+                : null;
+        assignments.different(teacher.actor(), id, studentId, here, lesson);
+        String classId = assignments.seen(teacher.actor(), id).classId();
+        model.addAttribute("opened", id);
+        return whatSheHears(teacher, classId, studentId, model);
     }
 
     /** The same, without what is around it: asked for again and again while it is looked at. */

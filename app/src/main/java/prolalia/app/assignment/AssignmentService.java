@@ -31,6 +31,7 @@ import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
+import prolalia.core.classroom.Accommodated;
 import prolalia.core.classroom.Accommodation;
 import prolalia.core.classroom.Due;
 import prolalia.core.classroom.Names;
@@ -223,21 +224,21 @@ public class AssignmentService {
         List<Assignment> assignments = store.ofClass(classId);
         Map<String, Map<String, Done>> done =
                 store.done(assignments.stream().map(Assignment::id).toList());
-        Map<String, Accommodation> special =
-                accommodations.of(students.stream().map(ClassStudent::id).toList());
+        Map<String, Accommodated> special =
+                accommodations.whole(students.stream().map(ClassStudent::id).toList());
         Map<String, Set<String>> groups = groups(teacher, classId);
         List<Row> rows = new ArrayList<>();
         for (ClassStudent student : students) {
-            Accommodation accommodation = special.getOrDefault(student.id(), Accommodation.NONE);
+            Accommodated hers = special.getOrDefault(student.id(), Accommodated.NOT);
             List<Cell> cells = assignments.stream()
                     .map(each -> new Cell(
                             each.isTo(student.id(), groups.getOrDefault(student.id(), Set.of())),
                             met.progress(
                                     each,
-                                    accommodation,
+                                    each.of(hers),
                                     done.getOrDefault(each.id(), Map.of()).get(student.id()))))
                     .toList();
-            rows.add(new Row(student, accommodation, cells));
+            rows.add(new Row(student, hers.always(), cells));
         }
         return new Overview(assignments, rows);
     }
@@ -315,20 +316,45 @@ public class AssignmentService {
         return store.heardLines(seen(teacher, assignmentId).id());
     }
 
-    /** How many lines of something a child hears, of how many. */
-    record Hers(Assignment assignment, long lines, long ofLines) {}
+    /**
+     * How many lines of something a child hears, of how many.
+     *
+     * @param here what holds there
+     * @param tries if that is said; else null
+     * @param said of what something different was said: LESSON, GIVING, or ALWAYS when nothing was
+     */
+    record Hers(Assignment assignment, long lines, long ofLines, Accommodation here, Integer tries, String said) {}
 
     List<Hers> whatSheHears(Teacher teacher, String classId, String studentId) {
         studentService.student(teacher, classId, studentId);
-        Accommodation accommodation = accommodations.of(studentId);
+        Accommodated hers = accommodations.whole(studentId);
         Set<String> groups = store.groupsOf(studentId);
         return store.ofClass(classId).stream()
                 .filter(each -> each.isTo(studentId, groups))
-                .map(each -> new Hers(
-                        each,
-                        heardLines(met.of(each, accommodation).lesson()),
-                        heardLines(met.of(each, Accommodation.NONE).lesson())))
+                .map(each -> hers(each, hers))
                 .toList();
+    }
+
+    private Hers hers(Assignment given, Accommodated child) {
+        Accommodated.Here here = child.at(given.id(), given.lessonId());
+        return new Hers(
+                given,
+                heardLines(met.of(given, given.of(child)).lesson()),
+                heardLines(met.of(given, Accommodation.NONE).lesson()),
+                given.of(child),
+                here == null ? null : here.tries(),
+                here == null ? "ALWAYS" : child.here().containsKey(given.id()) ? "GIVING" : "LESSON");
+    }
+
+    /** @param here null: what holds always @param lesson whether it is said of the lesson, each time that it is given */
+    @Transactional
+    public void different(
+            Teacher teacher, String assignmentId, String studentId, Accommodated.Here here, boolean lesson) {
+        Assignment given = toChange(teacher, assignmentId);
+        // Of one of them something is said: the last word holds.
+        accommodations.setHere(teacher, given.classId(), studentId, given.id(), lesson ? null : here);
+        accommodations.setHere(
+                teacher, given.classId(), studentId, given.lessonId(), lesson || here == null ? here : null);
     }
 
     private static long heardLines(PublishedLesson lesson) {
@@ -343,7 +369,6 @@ public class AssignmentService {
                 .filter(each -> each.id().equals(studentId))
                 .findFirst()
                 .orElseThrow(() -> new NotFoundException("student"));
-        Accommodation accommodation = accommodations.of(studentId);
-        return new Met(assignment, in, accommodation, met.of(assignment, accommodation));
+        return Met.of(assignment, in, accommodations.whole(studentId), met);
     }
 }

@@ -15,6 +15,7 @@ import prolalia.app.classroom.AccommodationService;
 import prolalia.app.classroom.ClassAccess;
 import prolalia.app.classroom.SchoolClass;
 import prolalia.app.platform.NotFoundException;
+import prolalia.core.classroom.Accommodated;
 import prolalia.core.classroom.Accommodation;
 import prolalia.core.classroom.Progress;
 import prolalia.core.classroom.Signs;
@@ -55,30 +56,30 @@ public class ChildService {
 
     /** What there is for her to do, in order. */
     List<Task> tasks(Student student) {
-        Accommodation accommodation = accommodations.of(student.id());
+        Accommodated hers = accommodations.whole(student.id());
         Set<String> groups = store.groupsOf(student.id());
         long now = clock.millis();
-        List<Assignment> hers = store.ofClass(student.classId()).stream()
+        List<Assignment> given = store.ofClass(student.classId()).stream()
                 .filter(each -> each.isTo(student.id(), groups)
-                        && each.due().isThere(now, accommodation, ZoneId.systemDefault()))
+                        && each.due().isThere(now, each.of(hers), ZoneId.systemDefault()))
                 .toList();
         Map<String, Map<String, Done>> done =
-                store.done(hers.stream().map(Assignment::id).toList());
+                store.done(given.stream().map(Assignment::id).toList());
         Map<String, String> pictures = new HashMap<>();
-        hers.forEach(each -> picture(each).ifPresent(hash -> pictures.put(each.id(), hash)));
-        Map<String, StationMark> signs = Signs.of(hers.stream()
+        given.forEach(each -> picture(each).ifPresent(hash -> pictures.put(each.id(), hash)));
+        Map<String, StationMark> signs = Signs.of(given.stream()
                 .filter(each -> !pictures.containsKey(each.id()))
                 .sorted(Comparator.comparing(Assignment::madeAt).thenComparing(Assignment::id))
                 .map(Assignment::id)
                 .toList());
-        return hers.stream()
+        return given.stream()
                 .map(each -> new Task(
                         each,
                         pictures.get(each.id()),
                         signs.get(each.id()),
                         lessons.progress(
                                 each,
-                                accommodation,
+                                each.of(hers),
                                 done.getOrDefault(each.id(), Map.of()).get(student.id()))))
                 .toList();
     }
@@ -111,9 +112,8 @@ public class ChildService {
                 .filter(each -> each.classId().equals(student.classId())
                         && each.isTo(student.id(), store.groupsOf(student.id())))
                 .orElseThrow(() -> new NotFoundException("assignment"));
-        Accommodation accommodation = accommodations.of(student.id());
         SchoolClass in = classes.find(student.classId()).orElseThrow(() -> new NotFoundException("class"));
-        return new Met(assignment, in, accommodation, lessons.of(assignment, accommodation));
+        return Met.of(assignment, in, accommodations.whole(student.id()), lessons);
     }
 
     /** A child as she comes in through the door of the class to which something was given, for what is done in her place. */

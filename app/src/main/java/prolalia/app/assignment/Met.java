@@ -3,6 +3,7 @@ package prolalia.app.assignment;
 import java.util.Map;
 import prolalia.app.assignment.MetLessons.MetLesson;
 import prolalia.app.classroom.SchoolClass;
+import prolalia.core.classroom.Accommodated;
 import prolalia.core.classroom.Accommodation;
 import prolalia.core.marking.Asked;
 import prolalia.core.published.PublishedLesson;
@@ -11,14 +12,20 @@ import prolalia.core.published.PublishedLesson;
  * A lesson as a child meets it.
  *
  * @param asked its questions by their ids, in their order
+ * @param tries how often she may answer a question, if that is different for her: 0 as often as she likes; else null
  */
 public record Met(
         Assignment assignment,
         SchoolClass schoolClass,
         Accommodation accommodation,
         PublishedLesson lesson,
-        Map<String, Asked> asked) {
-    Met(Assignment assignment, SchoolClass schoolClass, Accommodation accommodation, MetLesson met) {
-        this(assignment, schoolClass, accommodation, met.lesson(), met.asked());
+        Map<String, Asked> asked,
+        Integer tries) {
+    static Met of(Assignment assignment, SchoolClass schoolClass, Accommodated hers, MetLessons lessons) {
+        Accommodation accommodation = assignment.of(hers);
+        MetLesson met = lessons.of(assignment, accommodation);
+        Accommodated.Here here = hers.at(assignment.id(), assignment.lessonId());
+        return new Met(
+                assignment, schoolClass, accommodation, met.lesson(), met.asked(), here == null ? null : here.tries());
     }
 }

@@ -3,11 +3,14 @@ package prolalia.app.classroom;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
+import prolalia.core.classroom.Accommodated;
+import prolalia.core.classroom.Accommodated.Here;
 import prolalia.core.classroom.Accommodation;
 
 /** What students hear, see or do differently. It goes with the student, into every class that she is in. */
@@ -30,9 +33,31 @@ public class AccommodationService {
         return store.of(List.of(studentId)).getOrDefault(studentId, Accommodation.NONE);
     }
 
+    /** What is different for a student, always and here and there. */
+    public Accommodated whole(String studentId) {
+        return whole(List.of(studentId)).getOrDefault(studentId, Accommodated.NOT);
+    }
+
     /** Those of some students; whoever is missing has none. */
-    public Map<String, Accommodation> of(Collection<String> studentIds) {
-        return store.of(studentIds);
+    public Map<String, Accommodated> whole(Collection<String> studentIds) {
+        Map<String, Accommodation> always = store.of(studentIds);
+        Map<String, Map<String, Here>> here = store.here(studentIds);
+        return studentIds.stream()
+                .distinct()
+                .filter(id -> always.containsKey(id) || here.containsKey(id))
+                .collect(Collectors.toMap(
+                        id -> id,
+                        id -> new Accommodated(
+                                always.getOrDefault(id, Accommodation.NONE), here.getOrDefault(id, Map.of()))));
+    }
+
+    /** @param of a lesson, or something that was given @param said null: what holds always holds there, too */
+    @Transactional
+    public void setHere(Teacher teacher, String classId, String studentId, String of, Here said) {
+        classAccess.toChange(teacher, classId);
+        ClassStudent student = studentService.student(teacher, classId, studentId);
+        store.setHere(student.id(), of, said);
+        audit.note(teacher.id(), Deed.ACCOMMODATION, student.name());
     }
 
     @Transactional

@@ -5,6 +5,7 @@ import static org.jooq.impl.DSL.count;
 import static org.jooq.impl.DSL.max;
 import static org.jooq.impl.DSL.noCondition;
 import static org.jooq.impl.DSL.select;
+import static prolalia.app.platform.db.Tables.ACCOMMODATION_HERE;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT_TO;
 import static prolalia.app.platform.db.Tables.CLASS_GROUP;
@@ -156,6 +157,9 @@ class ClassStore {
         writing.deleteFrom(VISIT).where(VISIT.ASSIGNMENT_ID.in(given)).execute();
         writing.deleteFrom(ASSIGNMENT_TO)
                 .where(ASSIGNMENT_TO.ASSIGNMENT_ID.in(given))
+                .execute();
+        writing.deleteFrom(ACCOMMODATION_HERE)
+                .where(ACCOMMODATION_HERE.OF_ID.in(given))
                 .execute();
         writing.deleteFrom(ASSIGNMENT).where(ASSIGNMENT.CLASS_ID.eq(classId)).execute();
         writing.deleteFrom(GROUP_STUDENT)

@@ -3,6 +3,7 @@ package prolalia.app.classroom;
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.nullif;
 import static prolalia.app.platform.db.Tables.ACCOMMODATION;
+import static prolalia.app.platform.db.Tables.ACCOMMODATION_HERE;
 import static prolalia.app.platform.db.Tables.ANSWER;
 import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT;
@@ -237,6 +238,9 @@ class StudentFileStore {
                 .execute();
         writing.deleteFrom(STUDENT_DEVICE)
                 .where(STUDENT_DEVICE.STUDENT_ID.eq(studentId))
+                .execute();
+        writing.deleteFrom(ACCOMMODATION_HERE)
+                .where(ACCOMMODATION_HERE.STUDENT_ID.eq(studentId))
                 .execute();
         writing.deleteFrom(ACCOMMODATION)
                 .where(ACCOMMODATION.STUDENT_ID.eq(studentId))

@@ -322,7 +322,7 @@ public class ResponseService {
 
     /** Null: as many as she likes. */
     private Integer triesLeft(Met met, String responseId, String questionId) {
-        int tries = manner(met).tries();
+        int tries = met.tries() == null ? manner(met).tries() : met.tries();
         return tries == 0 ? null : Math.max(0, tries - store.tries(responseId, questionId));
     }
 

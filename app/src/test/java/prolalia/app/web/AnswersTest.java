@@ -232,6 +232,11 @@ class AnswersTest extends RunningHouse {
         assertThat(Visitor.text(ada.form(at + "/check"))).contains("\"triesLeft\":0");
         assertThat(answer(ada, assignment, typed, "{'typed':'a fish'}")).contains("NO_MORE");
         assertThat(ada.page("/my/" + assignment + "/answers")).contains("a pig").doesNotContain("a fish", "of another");
+        ines.form("/assignments/" + assignment + "/different/" + children.get(0), "of", "GIVING", "tries", "3");
+        assertThat(answer(ada, assignment, typed, "{'typed':'a fish'}"))
+                .as("one more for her")
+                .doesNotContain("NO_MORE");
+        ines.form("/assignments/" + assignment + "/different/" + children.get(0));
         ines.putForm("/lessons/" + lesson + "/answering", "layout", "ONE", "feedback", "AT_END", "reward", "STARS");
     }
 

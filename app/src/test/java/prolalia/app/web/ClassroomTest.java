@@ -91,6 +91,19 @@ class ClassroomTest extends RunningHouse {
                 .as("as the teacher sees it: larger, by one switch, nothing counted")
                 .contains("large-words", "data-switches=\"1\"")
                 .doesNotContain("data-heard");
+        // For this one, and then for this lesson, something else holds than always; her one switch stays.
+        String different = "/assignments/" + assignment + "/different/" + bo;
+        String hers = "/assignments/" + assignment + "/as/" + bo + "/1";
+        assertThat(Visitor.text(
+                        ines.form(different, "of", "GIVING", "hears", "NOTHING", "seen", "SHOWN", "tries", "0")))
+                .contains("0 of 6 voiced lines", "different this time");
+        assertThat(ines.page(hers)).contains("data-switches=\"1\"").doesNotContain("large-words", "data-sound");
+        assertThat(Visitor.text(ines.form(different, "of", "LESSON", "seen", "LARGE", "speed", "60")))
+                .contains("6 of 6 voiced lines", "different with this lesson")
+                .doesNotContain("different this time");
+        assertThat(ines.page(hers)).contains("large-words", "data-speed=\"60\"");
+        assertThat(child.page("/my/" + assignment)).as("others hear as ever").contains("data-sound");
+        assertThat(Visitor.text(ines.form(different, "of", "ALWAYS"))).doesNotContain("different with");
         ines.form("/assignments/" + assignment + "/take-back");
         assertThat(child.get("/my/" + assignment).statusCode()).isEqualTo(404);
         assertThat(child.get(sound).statusCode()).isEqualTo(404);
