@@ -87,6 +87,7 @@ class StudentFile implements SmartInitializingSingleton {
         context.setVariable("student", student);
         context.setVariable("classes", students.classesOf(studentId).values());
         context.setVariable("accommodation", accommodations.of(studentId));
+        context.setVariable("here", accommodations.whole(studentId).here().values());
         context.setVariable("opened", store.opened(studentId));
         context.setVariable("heard", store.heard(studentId));
         List<Answered> answered = store.answered(studentId);

@@ -1,5 +1,5 @@
-// What a child does before her page knows what she answered before: words she typed are hers, a choice is chosen as soon as it
-// can be.
+// What a child does before her page knows what she answered before: words she typed are hers, a choice is chosen, and
+// what she hands in is handed in, as soon as it can be.
 
 const typedInto = new Set();
 const pressed = [];
@@ -8,7 +8,7 @@ const isFresh = performance.getEntriesByType('navigation')[0]?.type === 'navigat
 
 const onInput = ({ target }) => typedInto.add(target);
 const onClick = ({ target }) => {
-  const pick = target.closest?.('.pick');
+  const pick = target.closest?.('.pick, #hand-in');
   if (pick) {
     pressed.push(pick);
   }

@@ -27,7 +27,7 @@ class ElsewhereTest extends Browsing {
         newLesson(page, title, "");
         page.getByText("Paste many lines").click();
         page.fill("#text", script);
-        page.getByText("Take these lines").click();
+        page.getByText("Bring in these lines").click();
         page.waitForSelector(".lesson[data-ready]");
         page.getByText("From elsewhere").click();
         page.waitForSelector("#landing");

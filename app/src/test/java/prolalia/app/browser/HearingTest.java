@@ -45,7 +45,7 @@ class HearingTest extends Browsing {
         page.waitForSelector(".remark-list li:has-text('Well said!')");
         AccessTest.check(page, "/assignments/ a remark");
         page.locator("#give-all").click();
-        says(page, "#desk-state", "given back");
+        says(page, "#desk-state", "given to the child");
         page.navigate(base() + desk.replace("listen", "insight"));
         AccessTest.check(page, "/assignments/ what the answers tell");
         assertThat(page.locator(".heard-square.unheard").count()).isPositive();

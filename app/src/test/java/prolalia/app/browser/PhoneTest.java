@@ -16,7 +16,7 @@ class PhoneTest extends Browsing {
         newLesson(page, title, "");
         page.getByText("Paste many lines").click();
         page.fill("#text", "Look at the picture.\n\nA bean sleeps.\n\nthe root");
-        page.getByText("Take these lines").click();
+        page.getByText("Bring in these lines").click();
         page.waitForSelector(".lesson[data-ready]");
         page.locator("#dock .go").first().click();
         recorderIs(page, "ready");

@@ -157,7 +157,7 @@ class ReshapingTest extends Browsing {
         page.locator("#text")
                 .evaluate(
                         "area => { area.value = Array.from({ length: 300 }, (n, i) => `- Say ${i + 1}.`).join('\\n'); }");
-        page.getByText("Take these lines").click();
+        page.getByText("Bring in these lines").click();
         page.waitForSelector(".lesson[data-ready]");
         says(page, "#slip", "300 lines added");
         assertThat(page.locator(".row-line.light").count()).isGreaterThan(200);

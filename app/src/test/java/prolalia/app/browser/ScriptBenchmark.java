@@ -28,7 +28,7 @@ public final class ScriptBenchmark {
                 .evaluate(
                         "(area, n) => { area.value = Array.from({ length: n }, (e, i) => `- Point to picture ${i}.`).join('\\n'); }",
                         LINES);
-        page.getByText("Take these lines").click();
+        page.getByText("Bring in these lines").click();
         page.waitForSelector(READY);
         String longScript = page.url().split("#")[0];
         double[] opens = new double[ROUNDS];

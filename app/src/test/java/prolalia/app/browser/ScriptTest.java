@@ -111,7 +111,7 @@ class ScriptTest extends Browsing {
         page.locator("#text").press("Control+End");
         page.locator("#text").pressSequentially("\n- Name it.");
         says(page, "#reading", "7 lines");
-        page.getByText("Take these lines").click();
+        page.getByText("Bring in these lines").click();
         page.waitForSelector(".row-line");
         assertThat(page.locator(".row-line .kind").evaluateAll("all => all.map((each) => each.value)"))
                 .isEqualTo(List.of("NOTE", "DIRECTION", "QUESTION", "CHOICE", "CHOICE", "DIRECTION", "DIRECTION"));

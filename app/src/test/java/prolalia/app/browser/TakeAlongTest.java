@@ -231,7 +231,7 @@ class TakeAlongTest extends Browsing {
         Download saved = desk.waitForDownload(
                 () -> desk.getByLabel("Download: The whole lesson").click());
         desk.navigate(base() + "/");
-        desk.getByText("Bring back a saved lesson").click();
+        desk.getByText("Bring in a saved lesson").click();
         desk.setInputFiles("#files", Files.writeString(stick.resolve("notes.zip"), "no archive"));
         says(desk, "#fault", "This is no lesson archive");
         desk.setInputFiles("#files", Files.copy(saved.path(), stick.resolve("bean.zip")));
