@@ -50,8 +50,8 @@ class TakeAlongTest extends Browsing {
     void theFolderPlaysFromADiskWithItsWordsItsWaysAndNoRequestToAnybody() throws Exception {
         Page desk = desk();
         givenOut(desk, "At the bakery counter");
-        Download download = desk.waitForDownload(
-                () -> desk.getByLabel("Download: A folder that plays by itself").click());
+        Download download = desk.waitForDownload(() ->
+                desk.getByLabel("Download ZIP: A folder that plays by itself").click());
         Path index = unpacked(download.path());
         assertThat(index).hasFileName("index.html");
         Page child = context(1280, 800).newPage();
@@ -229,7 +229,7 @@ class TakeAlongTest extends Browsing {
         Page desk = desk();
         givenOut(desk, "How a bean wakes up");
         Download saved = desk.waitForDownload(
-                () -> desk.getByLabel("Download: The whole lesson").click());
+                () -> desk.getByLabel("Download ZIP: The whole lesson").click());
         desk.navigate(base() + "/");
         desk.getByText("Bring in a saved lesson").click();
         desk.setInputFiles("#files", Files.writeString(stick.resolve("notes.zip"), "no archive"));
