@@ -65,8 +65,9 @@ class HearingTest extends Browsing {
         child.locator("#hear-all").click();
         until(child, () -> child.locator("li.is-new").count() == 0);
         // What she says to that comes first, and her class says so, until somebody heard it.
-        child.locator(".mic[data-remark]").first().click();
-        child.waitForSelector(".mic[aria-pressed=true]");
+        // Until a piece of it is on its way: what is shorter may be quiet.
+        child.waitForRequest(
+                "**/chunks/*", () -> child.locator(".mic[data-remark]").first().click());
         child.locator(".mic[aria-pressed=true]").click();
         child.waitForSelector(".by-me");
         page.navigate(base() + "/");
