@@ -5,6 +5,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import prolalia.app.account.SignedInTeacher;
 
 /** An admin gives one teacher's lessons to another, as when somebody leaves the school. */
@@ -20,8 +21,9 @@ class HandOverController {
     String handOver(
             @AuthenticationPrincipal SignedInTeacher admin,
             @PathVariable String id,
-            @RequestParam(defaultValue = "") String to) {
-        sharing.handOver(admin.actor(), id, to);
+            @RequestParam(defaultValue = "") String to,
+            RedirectAttributes said) {
+        said.addFlashAttribute("handedOver", sharing.handOver(admin.actor(), id, to));
         return "redirect:/school/people";
     }
 }

@@ -72,8 +72,11 @@ public class LessonSharing {
         audit.note(teacher.id(), Deed.LESSON_UNSHARED, lesson.summary().title());
     }
 
+    /** What went from whom to whom. */
+    record HandedOver(int lessons, String from, String to) {}
+
     @Transactional
-    public void handOver(Teacher admin, String fromId, String toId) {
+    public HandedOver handOver(Teacher admin, String fromId, String toId) {
         StaffMember from = staff.find(fromId).orElseThrow(() -> new NotFoundException("teacher"));
         StaffMember to = needs(toId);
         if (!to.role().teaches() || from.id().equals(to.id())) {
@@ -81,6 +84,7 @@ public class LessonSharing {
         }
         int lessons = members.handOver(from.id(), to.id());
         audit.note(admin.id(), Deed.LESSONS_HANDED_OVER, from.fullName() + " → " + to.fullName() + ": " + lessons);
+        return new HandedOver(lessons, from.fullName(), to.fullName());
     }
 
     private StaffMember needs(String id) {

@@ -37,7 +37,8 @@ class StaffTest extends RunningHouse {
         zoe.form("/sign-in", "name", "zoe", "password", "sieben Samen wachen");
         assertThat(zoe.get("/").uri().getPath()).isEqualTo("/sign-in");
         String own = Visitor.first(ines.page("/school/people"), "(?s)<b>Ines Faro</b>.*?/school/people/([^/]+)/role");
-        ines.form("/school/people/" + id + "/hand-over", "to", own);
+        assertThat(Visitor.text(ines.form("/school/people/" + id + "/hand-over", "to", own)))
+                .contains("One lesson of Zoë Quist lies on the desk of Ines Faro now");
         assertThat(ines.page("/lessons/" + lesson)).as("her lessons stay").contains("Zoë&#39;s own line");
         assertThat(ines.page("/school/log")).contains("added Zoë Quist", "kept Zoë Quist from coming in");
         ines.form("/lessons/" + lesson + "/remove");

@@ -5,6 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.lesson.LineKind;
@@ -29,8 +31,11 @@ public record PastedChange(Deed deed, String at, String value) {
         ANSWERED
     }
 
+    private static final Pattern NAME = Pattern.compile("([0-9a-f]{1,8})-(\\d{1,6})");
+    private static final int HEXADECIMAL = 16;
+
     /** More are not read. */
-    public static final int MOST = 5_000;
+    public static final int MOST = 1_000;
 
     /** One in a row: "deed name value"; what isn't one is passed over. */
     public static List<PastedChange> read(String rows) {
@@ -47,38 +52,43 @@ public record PastedChange(Deed deed, String at, String value) {
         return Stream.empty();
     }
 
-    /** By which name a change means each of the lines. */
+    /** By which name a change means each of the lines: the hash of its words, and the how manieth with these words it is. */
     public static List<String> names(List<ReadLine> lines) {
-        return named(lines.stream().map(ReadLine::words).toList());
-    }
-
-    private static List<String> named(List<String> lines) {
-        Map<String, Integer> times = new HashMap<>();
+        Map<Integer, Integer> times = new HashMap<>();
         return lines.stream()
-                .map(words -> Integer.toHexString(words.hashCode()))
-                .map(name -> name + "-" + times.merge(name, 1, Integer::sum))
+                .map(line -> line.words().hashCode())
+                .map(hash -> Integer.toHexString(hash) + "-" + times.merge(hash, 1, Integer::sum))
                 .toList();
     }
 
     static List<PastedDraft> all(List<PastedChange> changes, List<PastedDraft> drafts) {
         List<PastedDraft> changed = new ArrayList<>(drafts);
-        List<String> names = named(words(changed));
         for (PastedChange change : changes) {
-            int at = names.indexOf(change.at());
+            int at = change.find(changed);
             if (at >= 0) {
-                boolean sameWords = change.make(at, changed);
-                names = sameWords ? names : named(words(changed));
+                change.make(at, changed);
             }
         }
         return changed;
     }
 
-    private static List<String> words(List<PastedDraft> drafts) {
-        return drafts.stream().map(PastedDraft::words).toList();
+    /** @return where the line is that it means; -1: it isn't there any more */
+    private int find(List<PastedDraft> drafts) {
+        Matcher name = NAME.matcher(at);
+        if (!name.matches()) {
+            return -1;
+        }
+        int hash = Integer.parseUnsignedInt(name.group(1), HEXADECIMAL);
+        int times = Integer.parseInt(name.group(2));
+        for (int i = 0; i < drafts.size(); i++) {
+            if (drafts.get(i).words().hashCode() == hash && --times == 0) {
+                return i;
+            }
+        }
+        return -1;
     }
 
-    /** @return whether each line has the words it had */
-    private boolean make(int at, List<PastedDraft> drafts) {
+    private void make(int at, List<PastedDraft> drafts) {
         PastedDraft draft = drafts.get(at);
         switch (deed) {
             case KIND -> constant(LineKind.values(), value).ifPresent(kind -> drafts.set(at, draft.withKind(kind)));
@@ -95,20 +105,16 @@ public record PastedChange(Deed deed, String at, String value) {
                     drafts.remove(at);
                     drafts.set(at - 1, before.withWords(before.words() + " " + draft.words()));
                 }
-                return false;
             }
             case CUT -> {
-                String[] words = draft.words().split(" ");
+                List<String> words = List.of(draft.words().split(" "));
                 int front = value.matches("\\d{1,6}") ? Integer.parseInt(value) : 0;
-                if (front > 0 && front < words.length) {
-                    List<String> all = List.of(words);
-                    drafts.set(at, draft.withWords(String.join(" ", all.subList(0, front))));
-                    drafts.add(at + 1, draft.rest(String.join(" ", all.subList(front, all.size()))));
+                if (front > 0 && front < words.size()) {
+                    drafts.set(at, draft.withWords(String.join(" ", words.subList(0, front))));
+                    drafts.add(at + 1, draft.rest(String.join(" ", words.subList(front, words.size()))));
                 }
-                return false;
             }
         }
-        return true;
     }
 
     private static <E extends Enum<E>> Optional<E> constant(E[] all, String name) {
