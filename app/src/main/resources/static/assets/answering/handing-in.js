@@ -47,6 +47,8 @@ export class HandingIn {
       return;
     }
     hand.hidden = !this.#answering.kept;
+    // Where the page moves while she presses, the press still ends here.
+    hand.addEventListener('pointerdown', ({ pointerId }) => hand.setPointerCapture(pointerId));
     hand.addEventListener('click', () => this.#handIn());
     asked().forEach((question) => {
       const { heard } = this.#answering.held(question);

@@ -175,13 +175,17 @@ class InterruptedAnswersTest extends ChildBrowsing {
                 "true");
         for (boolean reloaded : new boolean[] {false, true}) {
             given(ines, "Offline terns " + reloaded, ines.lessonOf(line));
-            BrowserContext context = context(820, 1180);
+            BrowserContext context = reloaded ? context(390, 844) : context(820, 1180);
             Page child = context.newPage();
             enter(child, ines, ada);
             page(child, 1);
             context.setOffline(true);
             child.locator("input.written").fill("Rain");
-            child.locator("#hand-in").click();
+            // A slow press: what she typed is on its way before she lets go, and that is said beside the button.
+            child.locator("#hand-in").hover();
+            child.mouse().down();
+            child.waitForSelector("#answer-state[data-state=waiting]");
+            child.mouse().up();
             says(child, "#answer-state", "handed in by itself");
             assertThat(ines.page("/assignments/" + assignment + "/answers.csv")).doesNotContain("Rain");
             if (reloaded) {
