@@ -78,8 +78,7 @@ public class StaffService {
     }
 
     Invited add(Teacher admin, String fullName, Role role) {
-        // Before the transaction: a password takes a while to be encoded. Nobody knows this one.
-        String unknown = passwords.encode(Ids.newToken());
+        String unknown = unknownPassword();
         return transaction.execute(status -> {
             String id = Ids.newId();
             teachers.add(id, freeSignInName(fullName), fullName.strip(), role, unknown, clock.millis());
@@ -88,9 +87,13 @@ public class StaffService {
         });
     }
 
+    /** A password that nobody knows, encoded. It takes a while: before a transaction. */
+    public String unknownPassword() {
+        return passwords.encode(Ids.newToken());
+    }
+
     /** Somebody who helps in classes until a day, and who comes in by a link alone; answers her id. */
-    public String addUntil(Teacher by, String fullName, long endsAt) {
-        String unknown = passwords.encode(Ids.newToken());
+    public String addUntil(Teacher by, String fullName, long endsAt, String unknown) {
         return transaction.execute(status -> {
             String id = Ids.newId();
             teachers.add(id, "substitute-" + id, fullName.strip(), Role.AIDE, unknown, clock.millis());

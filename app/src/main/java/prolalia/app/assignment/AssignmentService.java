@@ -9,6 +9,7 @@ import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -352,9 +353,16 @@ public class AssignmentService {
             Teacher teacher, String assignmentId, String studentId, Accommodated.Here here, boolean lesson) {
         Assignment given = toChange(teacher, assignmentId);
         // Of one of them something is said: the last word holds.
-        accommodations.setHere(teacher, given.classId(), studentId, given.id(), lesson ? null : here);
+        Optional<Accommodated.Here> said = Optional.ofNullable(here);
         accommodations.setHere(
-                teacher, given.classId(), studentId, given.lessonId(), lesson || here == null ? here : null);
+                teacher,
+                given.classId(),
+                studentId,
+                Map.of(
+                        given.id(),
+                        lesson ? Optional.empty() : said,
+                        given.lessonId(),
+                        lesson ? said : Optional.empty()));
     }
 
     private static long heardLines(PublishedLesson lesson) {

@@ -3,6 +3,7 @@ package prolalia.app.classroom;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,12 +52,12 @@ public class AccommodationService {
                                 always.getOrDefault(id, Accommodation.NONE), here.getOrDefault(id, Map.of()))));
     }
 
-    /** @param of a lesson, or something that was given @param said null: what holds always holds there, too */
+    /** @param said by lessons and by what was given; empty: what holds always holds there, too */
     @Transactional
-    public void setHere(Teacher teacher, String classId, String studentId, String of, Here said) {
+    public void setHere(Teacher teacher, String classId, String studentId, Map<String, Optional<Here>> said) {
         classAccess.toChange(teacher, classId);
         ClassStudent student = studentService.student(teacher, classId, studentId);
-        store.setHere(student.id(), of, said);
+        said.forEach((of, here) -> store.setHere(student.id(), of, here.orElse(null)));
         audit.note(teacher.id(), Deed.ACCOMMODATION, student.name());
     }
 

@@ -30,11 +30,9 @@ record Arrangement(String words, Order order, String folderId, boolean all) {
         return found && (folderId.isBlank() || folderId.equals(book.folderId()));
     }
 
-    /** Whether she did something with it in this school year; where something is looked for, all are. @param year its beginning */
-    boolean isOfNow(Book book, long year) {
-        return !words.isBlank()
-                || !folderId.isBlank()
-                || Math.max(book.openedAt(), book.lesson().changedAt()) >= year;
+    /** Whether it lies among those of now: where something is looked for, all do. */
+    boolean isOfNow(Book book) {
+        return book.thisYear() || !words.isBlank() || !folderId.isBlank();
     }
 
     /** A lesson that was never opened counts by its last change. */

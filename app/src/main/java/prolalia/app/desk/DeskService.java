@@ -100,10 +100,10 @@ class DeskService {
                     .count();
         }
 
-        /** Those that were changed last. */
+        /** Those that were changed last; what is put away waits for nobody. */
         public List<Book> toRead() {
             return books.stream()
-                    .filter(book -> book.coverage().linesToRead() > 0)
+                    .filter(book -> book.thisYear() && book.coverage().linesToRead() > 0)
                     .limit(MOST_WAITING)
                     .toList();
         }
@@ -129,6 +129,7 @@ class DeskService {
      * @param changed the day of the last change
      * @param sharedBy who made it; null: it is her own
      * @param folderId null: it lies in none
+     * @param thisYear whether something was done with it in this school year
      */
     record Book(
             LessonSummary lesson,
@@ -138,7 +139,8 @@ class DeskService {
             LocalDate changed,
             String sharedBy,
             String folderId,
-            long openedAt) {}
+            long openedAt,
+            boolean thisYear) {}
 
     Desk deskOf(Teacher teacher, Arrangement arrangement) {
         Pace pace = lessonService.pace(teacher);
@@ -149,23 +151,24 @@ class DeskService {
         Map<String, String> owners = sharing.ownersOfShared(
                 teacher, lessons.stream().map(LessonSummary::id).toList());
         Map<String, Place> places = onDesk.places(teacher.id());
+        long year = SchoolYear.of(LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault()))
+                .firstDay()
+                .atStartOfDay(ZoneId.systemDefault())
+                .toInstant()
+                .toEpochMilli();
         List<Book> books = lessons.stream()
                 .map(lesson -> book(
                         lesson,
                         known.get(Key.of(lesson), unseen -> NOTHING),
                         pace,
                         owners.get(lesson.id()),
-                        places.getOrDefault(lesson.id(), NOWHERE)))
+                        places.getOrDefault(lesson.id(), NOWHERE),
+                        year))
                 .toList();
-        long year = SchoolYear.of(LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault()))
-                .firstDay()
-                .atStartOfDay(ZoneId.systemDefault())
-                .toInstant()
-                .toEpochMilli();
         Map<Boolean, List<Book>> found = books.stream()
                 .filter(arrangement::shows)
                 .sorted(arrangement.comparator())
-                .collect(Collectors.partitioningBy(book -> arrangement.isOfNow(book, year)));
+                .collect(Collectors.partitioningBy(arrangement::isOfNow));
         List<Book> now = found.get(true);
         int most = arrangement.all() ? now.size() : Math.min(now.size(), Arrangement.MOST_AT_ONCE);
         Optional<StoredTake> last = recordings.lastTakeOf(teacher);
@@ -272,7 +275,8 @@ class DeskService {
         lessons.forEach(lesson -> known.put(Key.of(lesson), Facts.of(lines.getOrDefault(lesson.id(), List.of()))));
     }
 
-    private static Book book(LessonSummary lesson, Facts facts, Pace pace, String sharedBy, Place place) {
+    private static Book book(
+            LessonSummary lesson, Facts facts, Pace pace, String sharedBy, Place place, long yearBegins) {
         return new Book(
                 lesson,
                 facts.coverage(),
@@ -281,7 +285,8 @@ class DeskService {
                 LocalDate.ofInstant(Instant.ofEpochMilli(lesson.changedAt()), ZoneId.systemDefault()),
                 sharedBy,
                 place.folderId(),
-                place.openedAt());
+                place.openedAt(),
+                Math.max(place.openedAt(), lesson.changedAt()) >= yearBegins);
     }
 
     private PartOfDay partOfDay() {

@@ -153,6 +153,9 @@ public class LessonService {
     public List<Said> saying(List<LessonSummary> some, String query, int most) {
         Map<String, LessonSummary> byId = some.stream().collect(Collectors.toMap(LessonSummary::id, each -> each));
         WordSearch search = new WordSearch(query);
+        if (search.isEmpty()) {
+            return List.of();
+        }
         return lines.words(byId.keySet()).stream()
                 .filter(line -> search.finds(line.words()))
                 .limit(most)

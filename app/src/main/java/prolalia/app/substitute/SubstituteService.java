@@ -91,8 +91,9 @@ public class SubstituteService {
                 : last.isAfter(today.plusDays(MOST_DAYS)) ? today.plusDays(MOST_DAYS) : last;
         String told = note.strip();
         String secret = Ids.newToken();
+        String unknown = staff.unknownPassword();
         transaction.executeWithoutResult(status -> {
-            String id = staff.addUntil(teacher, called, endOf(held));
+            String id = staff.addUntil(teacher, called, endOf(held), unknown);
             classes.addTeacher(teacher, classId, id);
             store.add(
                     CookieSignIns.hash(secret),

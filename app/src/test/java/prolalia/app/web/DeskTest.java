@@ -227,6 +227,10 @@ class DeskTest extends RunningHouse {
         writing.execute("update lesson set changed_at = 0 where id = ?", heron.substring("/lessons/".length()));
         writing.execute("update on_desk set opened_at = 0");
         assertThat(ines.page("/")).containsSubsequence("From earlier school years (1)", "<b>Grey herons</b>");
+        assertThat(Visitor.first(ines.page("/"), "(?s)<aside>(.*)</aside>"))
+                .as("it waits for nobody")
+                .doesNotContain("Grey herons");
+        assertThat(ines.page("/?words=%3F")).as("no word").doesNotContain("say it", "says it");
         assertThat(ines.page("/?words=heron")).doesNotContain("From earlier").contains("<b>Grey herons</b>");
         ines.get(tide + "/here");
         ines.get(heron + "/here");

@@ -18,6 +18,11 @@ public final class WordSearch {
         sought = plain(query);
     }
 
+    /** Whether nothing is looked for: there is no word in the query. */
+    public boolean isEmpty() {
+        return sought.isEmpty();
+    }
+
     /** Whether each word of the query begins a word of one of these texts. */
     public boolean finds(String... texts) {
         if (sought.isEmpty()) {

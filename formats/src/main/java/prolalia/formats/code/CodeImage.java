@@ -80,7 +80,10 @@ public final class CodeImage {
                 hints.put(com.google.zxing.EncodeHintType.CHARACTER_SET, "UTF-8");
             }
             ByteMatrix usual = Encoder.encode(text, level, hints).getMatrix();
-            for (int mask = 0; mask < QRCode.NUM_MASK_PATTERNS && !isEasilyRead(text, usual); mask++) {
+            if (isEasilyRead(text, usual)) {
+                return new CodeImage(symbol, usual);
+            }
+            for (int mask = 0; mask < QRCode.NUM_MASK_PATTERNS; mask++) {
                 hints.put(com.google.zxing.EncodeHintType.QR_MASK_PATTERN, mask);
                 ByteMatrix masked = Encoder.encode(text, level, hints).getMatrix();
                 if (isEasilyRead(text, masked)) {
