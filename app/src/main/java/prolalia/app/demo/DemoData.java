@@ -34,6 +34,7 @@ import prolalia.app.stage.StageService;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
 import prolalia.core.answer.Question;
+import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
@@ -163,17 +164,20 @@ class DemoData implements SmartInitializingSingleton {
         stages.add(
                 pages.get(0).id(),
                 List.of(
-                        new PageElement.Jump("four", new Area(0.105, 0.335, 0.1, 0.045), again, Paths.Kind.WRONG),
-                        new PageElement.Jump(
-                                "six",
-                                new Area(0.367, 0.335, 0.09, 0.045),
-                                pages.get(2).id(),
-                                Paths.Kind.RIGHT),
-                        new PageElement.Jump("ten", new Area(0.63, 0.335, 0.09, 0.045), again, Paths.Kind.WRONG)));
+                        leading(script, pages.get(0).id(), "four", again, Paths.Kind.WRONG),
+                        leading(script, pages.get(0).id(), "six", pages.get(2).id(), Paths.Kind.RIGHT),
+                        leading(script, pages.get(0).id(), "ten", again, Paths.Kind.WRONG)));
         stages.add(
                 again,
                 List.of(new PageElement.Jump(
-                        "back", new Area(0.07, 0.62, 0.3, 0.1), pages.get(0).id(), Paths.Kind.PLAIN)));
+                        "back",
+                        new Area(0.07, 0.62, 0.3, 0.1),
+                        pages.get(0).id(),
+                        Paths.Kind.PLAIN,
+                        "",
+                        false,
+                        null,
+                        true)));
         stages.say(again, new PageSettings(PlayRule.SILENT, true, Map.of()));
         stages.add(
                 lesson.id(),
@@ -187,6 +191,21 @@ class DemoData implements SmartInitializingSingleton {
         voices.finish();
         lessons.touch(lesson, System.currentTimeMillis() - DAY_MS);
         return lesson;
+    }
+
+    /** A choice that leads on itself: the first with these words. */
+    private PageElement leading(List<ScriptLine> script, String pageId, String words, String toPage, Paths.Kind way) {
+        Line choice = script.stream()
+                .map(ScriptLine::line)
+                .filter(line -> line.words().equals(words))
+                .findFirst()
+                .orElseThrow();
+        return stages.things(pageId).stream()
+                .filter(thing ->
+                        thing instanceof PageElement.Spot spot && spot.lineId().equals(choice.id()))
+                .map(thing -> PageElement.Jump.of(choice, (PageElement.Spot) thing, words, toPage, way))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** A paper test as it comes in from a PDF, to be stamped with codes. */

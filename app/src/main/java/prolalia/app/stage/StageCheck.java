@@ -5,7 +5,10 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.app.lesson.LessonService.LessonView;
+import prolalia.app.lesson.ScriptLine;
 import prolalia.core.lesson.LessonLimits;
+import prolalia.core.lesson.Line;
+import prolalia.core.lesson.LineKind;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageElement.Surroundings;
@@ -16,8 +19,9 @@ import prolalia.core.page.PageElement.Surroundings;
  * @param lines of the lesson
  * @param pages of the lesson
  * @param pictures that were brought in for it
+ * @param choices of the lesson: they may lead on themselves
  */
-record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
+record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures, List<Line> choices) {
     static final int MOST_THINGS = LessonLimits.MOST_THINGS;
     private static final int LONGEST_ID = 40;
 
@@ -25,7 +29,11 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
         return new StageCheck(
                 lesson.script().stream().map(line -> line.line().id()).collect(Collectors.toSet()),
                 lesson.pages().stream().map(page -> page.page().id()).collect(Collectors.toSet()),
-                pictures);
+                pictures,
+                lesson.script().stream()
+                        .map(ScriptLine::line)
+                        .filter(line -> line.kind() == LineKind.CHOICE)
+                        .toList());
     }
 
     /**
@@ -39,8 +47,8 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
         }
         Set<String> ids = new HashSet<>();
         Surroundings there = surroundings(onEvery);
-        return things.stream()
-                .map(thing -> {
+        List<PageElement> checked = things.stream()
+                .<PageElement>map(thing -> {
                     if (thing == null || thing.area() == null || !isName(thing.id()) || !ids.add(thing.id())) {
                         throw new StageRefusedException(StageRefusal.GONE);
                     }
@@ -49,6 +57,9 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
                     });
                     return thing.at(thing.area().onPage());
                 })
+                .toList();
+        return checked.stream()
+                .map(thing -> thing instanceof PageElement.Jump jump ? jump.besideChoice(checked, choices) : thing)
                 .toList();
     }
 

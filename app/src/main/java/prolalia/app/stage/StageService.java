@@ -116,7 +116,7 @@ public class StageService {
             for (PageElement thing : pages.get(ids.get(page)).things()) {
                 if (thing instanceof Jump jump) {
                     int to = jump.leadsBack() ? Paths.BACK : ids.indexOf(jump.pageId());
-                    jumps.add(new Paths.Way(page, to, jump.way(), jump.nothingShowsIt()));
+                    jumps.add(jump.way(page, to));
                 }
             }
         }

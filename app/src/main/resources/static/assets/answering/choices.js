@@ -9,7 +9,11 @@ export function showChosen(question, chosen) {
   picksOf(question).forEach((pick) => pick.setAttribute('aria-checked', chosen.includes(pick.dataset.choice)));
 }
 
-function press(pick, answering) {
+/** The way of a choice that leads on itself. */
+const wayOf = (choice) => document.querySelector(`a.jump[data-choice="${choice}"]`);
+
+/** @returns whether it is chosen now */
+function choose(pick, answering) {
   const { question, choice } = pick.dataset;
   const before = answering.held(question).given.chosen ?? [];
   const one = pick.getAttribute('role') === 'radio';
@@ -17,13 +21,21 @@ function press(pick, answering) {
   const chosen = one ? [choice] : was ? before.filter((each) => each !== choice) : [...before, choice];
   showChosen(question, chosen);
   answering.give(question, { chosen });
+  return one || !was;
+}
+
+function press(pick, answering) {
+  const { question, choice } = pick.dataset;
+  const isChosen = choose(pick, answering);
   const words = pick.getAttribute('aria-label').replace(/^[^:]*: /, '');
   const place = document.querySelector(`.answer[data-question="${question}"] .outcome`);
-  const isChosen = one || !was;
   if (place) {
     place.textContent = say(isChosen ? 'answer.chosen' : 'answer.unchosen', { words });
   }
-  if (isChosen) {
+  const way = isChosen ? wayOf(choice) : null;
+  if (way) {
+    way.click();
+  } else if (isChosen) {
     sayAll(promptOf('YOU_CHOSE'), soundOf(choice));
   }
 }
@@ -41,7 +53,18 @@ function step(event) {
   all[(all.indexOf(pick) + by + all.length) % all.length].focus();
 }
 
+/** A way that is pressed where it stands chooses as well. */
+function bindWays(answering) {
+  document.querySelectorAll('a.jump[data-choice]').forEach((way) => way.addEventListener('click', ({ isTrusted }) => {
+    const pick = document.querySelector(`.pick[data-choice="${way.dataset.choice}"]`);
+    if (isTrusted && pick) {
+      choose(pick, answering);
+    }
+  }));
+}
+
 export function bindChoices(place, answering) {
+  bindWays(answering);
   place?.querySelectorAll('.pick').forEach((pick) => {
     pick.addEventListener('click', () => press(pick, answering));
     pick.addEventListener('keydown', step);

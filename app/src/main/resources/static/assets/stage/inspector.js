@@ -11,6 +11,9 @@ export class Inspector {
 
   #rule;
 
+  /** Whether what is chosen sounds a choice. */
+  choice = false;
+
   /** @param onChange told how the chosen things change: from a thing to what it becomes */
   constructor(form, onChange) {
     this.#form = form;
@@ -33,7 +36,7 @@ export class Inspector {
     const form = this.#form;
     form.hidden = !kind;
     form.querySelectorAll('[data-for]').forEach((part) => {
-      part.hidden = !part.dataset.for.split(' ').includes(kind);
+      part.hidden = !part.dataset.for.split(' ').includes(kind) || (part.matches('.of-choice') && !this.choice);
     });
     if (!thing || (keeps && form.dataset.of === thing.id)) {
       return;
@@ -50,6 +53,7 @@ export class Inspector {
     form.elements.border.value = thing.look?.border ?? 'NONE';
     form.elements.leftOut.checked = thing.leftOut === true;
     form.elements.unseen.checked = thing.unseen === true;
+    form.elements.noArrow.checked = thing.noArrow === true;
     document.getElementById('try-it').href = thing.address ?? '';
     this.#rule.show(thing.rule, farther);
     document.getElementById('rule-in-short').textContent = this.#rule.inShort(thing.rule, farther);

@@ -76,6 +76,7 @@ function draw() {
     each.classList.toggle('placed', Boolean(spotOf(each)));
     each.classList.toggle('chosen', each === line);
   });
+  inspector.choice = Boolean(choiceOf(thing));
   const kind = chosen.size > 1 ? 'MANY' : one()?.kind ?? (everyOne() ? 'HERE' : null);
   inspector.show(kind, thing, stage.farther, unkept);
   at('thing-line').closest('.field').hidden ||= kind === 'HERE' && !everyOne().kind.endsWith('SPOT');
@@ -222,6 +223,9 @@ function findWords(part) {
   });
 }
 
+/** The choice that a spot sounds: it can lead on itself. */
+const choiceOf = (thing) => (thing?.kind === 'SPOT' && lines().some((line) => line.dataset.line === thing.lineId && line.dataset.kind === 'CHOICE') ? thing.lineId : null);
+
 const DEEDS = {
   words: toggleWords,
   asFound: () => {
@@ -244,15 +248,22 @@ const DEEDS = {
   picture: () => at('picture-file').click(),
   pagePicture: () => at('page-picture-file').click(),
   jump: () => {
+    const choice = choiceOf(one());
+    const leading = choice && stage.things.find((thing) => thing.kind === 'JUMP' && thing.choiceId === choice);
+    if (leading) {
+      choose([leading.id]);
+      at('thing-page').focus();
+      return;
+    }
     const pages = [...at('thing-page').options];
     const ids = [...document.querySelectorAll('.rail a[href*="/pages/"]:not(.every-link)')];
     const next = pages[Math.min(pages.length - 1, ids.findIndex((link) => link.ariaCurrent) + 1)];
     // Each above the one before: two ways at one place can't be told apart.
     const others = stage.things.filter(({ kind }) => kind === 'JUMP').length;
-    add({ kind: 'JUMP', area: { x: 0.8, y: 0.82 - (others % 6) * 0.13, w: 0.16, h: 0.12 }, pageId: next.value, way: 'PLAIN' });
+    add({ kind: 'JUMP', choiceId: choice, area: { x: 0.8, y: 0.82 - (others % 6) * 0.13, w: 0.16, h: 0.12 }, pageId: next.value, way: 'PLAIN' });
   },
   twin: () => {
-    const twins = chosenThings().map((thing) => ({ ...thing, press: null, id: newId().slice(0, 8), area: shifted(thing.area, 0.02, 0.02) }));
+    const twins = chosenThings().map((thing) => ({ ...thing, press: null, choiceId: null, id: newId().slice(0, 8), area: shifted(thing.area, 0.02, 0.02) }));
     chosen = new Set(twins.map((twin) => twin.id));
     saveThings((things) => [...things, ...twins]);
   },

@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * The ways through a lesson, and what is wrong with them. Where a page has a right or a wrong way, its arrow to the next page
- * is not there: the child chooses.
+ * The ways through a lesson, and what is wrong with them. Where a page has a right or a wrong way, or one instead of it, its
+ * arrow to the next page is not there: the child chooses.
  *
  * @param pages how many there are; the first is where students begin, the last is the end
  * @param ways all of them, arrows too
@@ -28,10 +28,15 @@ public record Paths(int pages, List<Way> ways) {
      * From a page to a page, both counted from 0.
      *
      * @param unseen whether nothing on the page says that there is a way
+     * @param noArrow whether it stands instead of the arrow to the next page
      */
-    public record Way(int from, int to, Kind kind, boolean unseen) {
+    public record Way(int from, int to, Kind kind, boolean unseen, boolean noArrow) {
         public Way(int from, int to, Kind kind) {
-            this(from, to, kind, false);
+            this(from, to, kind, false, false);
+        }
+
+        private boolean takesArrow() {
+            return noArrow || kind == Kind.RIGHT || kind == Kind.WRONG;
         }
     }
 
@@ -52,6 +57,12 @@ public record Paths(int pages, List<Way> ways) {
         ONLY_UNSEEN,
         /** From where a wrong way leads, there is no way to the end. */
         WRONG_WAY_ENDS,
+        /** A wrong way leads here and a way back, but so does an arrow on: past what was to be done again. */
+        ARROW_PAST_BACK,
+        /** Several ways lead on, and an arrow past all of them. */
+        ARROW_PAST_CHOICE,
+        /** The arrow leads to a page that is there for a wrong way alone. */
+        ARROW_INTO_DETOUR,
         /** There is no way from the first page to the last. */
         END_NOT_REACHED
     }
@@ -79,7 +90,7 @@ public record Paths(int pages, List<Way> ways) {
             if (back.to() == BACK) {
                 there.stream()
                         .filter(way -> way.to() == back.from() && way.from() != back.from())
-                        .map(way -> new Way(back.from(), way.from(), back.kind(), back.unseen()))
+                        .map(way -> new Way(back.from(), way.from(), back.kind(), back.unseen(), back.noArrow()))
                         .filter(way -> !ways.contains(way))
                         .forEach(ways::add);
             }
@@ -89,8 +100,7 @@ public record Paths(int pages, List<Way> ways) {
 
     /** Whether a page has its arrow to the next one. */
     public static boolean hasArrow(int page, List<Way> jumps) {
-        return jumps.stream()
-                .noneMatch(jump -> jump.from() == page && (jump.kind() == Kind.RIGHT || jump.kind() == Kind.WRONG));
+        return jumps.stream().noneMatch(jump -> jump.from() == page && jump.takesArrow());
     }
 
     /** What is wrong, in the order of the pages; empty when every page leads to the end. */
@@ -122,11 +132,41 @@ public record Paths(int pages, List<Way> ways) {
             ways.stream()
                     .filter(way -> way.from() == here && way.kind() == Kind.WRONG && !ending.contains(way.to()))
                     .forEach(way -> findings.add(new Finding(Problem.WRONG_WAY_ENDS, here, way.to())));
+            if (on.stream().anyMatch(way -> way.kind() == Kind.NEXT)) {
+                findings.addAll(ofArrow(here, on));
+            }
         }
         if (!reached.contains(pages - 1)) {
             findings.add(new Finding(Problem.END_NOT_REACHED, pages - 1, -1));
         }
         return findings;
+    }
+
+    /** What an arrow jumps over. */
+    private List<Finding> ofArrow(int page, List<Way> on) {
+        List<Finding> findings = new ArrayList<>();
+        on.stream()
+                .filter(way -> way.kind() == Kind.PLAIN && isWrongWay(way.to(), page))
+                .findFirst()
+                .ifPresent(back -> findings.add(new Finding(Problem.ARROW_PAST_BACK, page, back.to())));
+        long chosen = on.stream()
+                .filter(way -> way.kind() == Kind.PLAIN && way.to() > page)
+                .map(Way::to)
+                .distinct()
+                .count();
+        if (chosen > 1) {
+            findings.add(new Finding(Problem.ARROW_PAST_CHOICE, page, page + 1));
+        }
+        boolean isDetour = ways.stream()
+                .anyMatch(back -> back.from() == page + 1 && back.to() <= page && isWrongWay(back.to(), page + 1));
+        if (isDetour) {
+            findings.add(new Finding(Problem.ARROW_INTO_DETOUR, page, page + 1));
+        }
+        return findings;
+    }
+
+    private boolean isWrongWay(int from, int to) {
+        return ways.stream().anyMatch(way -> way.from() == from && way.to() == to && way.kind() == Kind.WRONG);
     }
 
     /** The pages to which there is a way from a page, itself too. */

@@ -174,10 +174,51 @@ public record StudentPage(
             return thing instanceof PageElement.Picture picture ? picture : null;
         }
 
-        /** Whether it is a right or a wrong way: then the child chooses, and there is no arrow. */
+        /** Whether there is no arrow beside it: the child chooses, or goes this way alone. */
+        boolean takesArrow() {
+            return isChosen() || (thing instanceof PageElement.Jump jump && jump.noArrow());
+        }
+
+        /** Whether it is a right or a wrong way. */
         public boolean isChosen() {
             return thing instanceof PageElement.Jump jump && jump.way() != Paths.Kind.PLAIN;
         }
+    }
+
+    /** Whether something is the way of a choice that is answered where it stands: it leads on when it is chosen. */
+    public boolean isUnderChoice(OnPage each) {
+        return each.jump() != null
+                && each.jump().choiceId() != null
+                && asked.stream()
+                        .anyMatch(question ->
+                                question.places().containsKey(each.jump().choiceId()));
+    }
+
+    /** The way of a choice whose words lead on: it is heard by its mark beside them; null: they don't. */
+    public Area wayBeside(OnPage each) {
+        return each.said() == null
+                ? null
+                : waysOf(each.said()).map(OnPage::area).findFirst().orElse(null);
+    }
+
+    /** The page to which a choice leads when it is chosen; null: to none. */
+    public Integer whereTo(SaidLine choice) {
+        return waysOf(choice).map(OnPage::toNumber).findFirst().orElse(null);
+    }
+
+    private Stream<OnPage> waysOf(SaidLine choice) {
+        return onPage.stream()
+                .filter(each ->
+                        each.jump() != null && choice.id().equals(each.jump().choiceId()));
+    }
+
+    /** The words of the choice that is a way; empty where a way is no choice. */
+    public String wordsOfChoice(PageElement.Jump jump) {
+        return page.lines().stream()
+                .filter(line -> line.line().id().equals(jump.choiceId()))
+                .map(PublishedLine::words)
+                .findFirst()
+                .orElse("");
     }
 
     /** The lines that sound on the picture; a small screen has no room for their marks there. */

@@ -101,7 +101,7 @@ public final class StudentPages {
                 onPage,
                 number,
                 pages.size(),
-                number < pages.size() && onPage.stream().noneMatch(OnPage::isChosen),
+                number < pages.size() && onPage.stream().noneMatch(OnPage::takesArrow),
                 staged.example(),
                 hints(page, staged.rule(), parts),
                 heard(page, LineKind.PRAISE, parts),
@@ -175,21 +175,30 @@ public final class StudentPages {
 
     /** Spots without a sound aren't shown: a mark that says nothing would be pressed in vain. */
     private static List<OnPage> onPage(StagedPage staged, PublishedPage page, List<PublishedPage> pages) {
-        Placing placing = new Placing(page, pages);
+        Set<String> leading = new HashSet<>();
+        staged.things().forEach(thing -> {
+            if (thing instanceof PageElement.Jump jump && jump.choiceId() != null) {
+                leading.add(jump.choiceId());
+            }
+        });
+        Placing placing = new Placing(page, pages, leading);
         return staged.things().stream()
                 .flatMap(thing -> thing.match(placing).stream())
                 .toList();
     }
 
-    /** How each kind of thing is met on a page; empty: not at all. */
-    private record Placing(PublishedPage page, List<PublishedPage> pages)
+    /** How each kind of thing is met on a page; empty: not at all. @param leading choices whose words lead on when they are pressed */
+    private record Placing(PublishedPage page, List<PublishedPage> pages, Set<String> leading)
             implements PageElement.Cases<Optional<OnPage>> {
         @Override
         public Optional<OnPage> spot(PageElement.Spot spot) {
             return page.lines().stream()
                     .filter(line -> line.line().id().equals(spot.lineId()) && line.isHeard())
                     .findFirst()
-                    .map(line -> new OnPage(spot, new SaidLine(line, spot.rule()), null));
+                    .map(line -> new OnPage(
+                            leading.contains(spot.lineId()) ? spot.offWords() : spot,
+                            new SaidLine(line, spot.rule()),
+                            null));
         }
 
         /** What stands on every page is a spot of this one by now, if it has a line for it. */

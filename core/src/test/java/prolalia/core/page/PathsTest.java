@@ -19,8 +19,30 @@ class PathsTest {
         assertThat(findings(4)).isEmpty();
         assertThat(findings(1)).isEmpty();
         assertThat(findings(0)).isEmpty();
-        assertThat(findings(3, new Way(0, 1, Kind.WRONG), new Way(0, 2, Kind.RIGHT), new Way(1, 0, Kind.PLAIN)))
+        assertThat(findings(
+                        3,
+                        new Way(0, 1, Kind.WRONG),
+                        new Way(0, 2, Kind.RIGHT),
+                        new Way(1, 0, Kind.PLAIN, false, true)))
                 .isEmpty();
+    }
+
+    @Test
+    void anArrowPastWhatAWayWasForIsFound() {
+        assertThat(findings(3, new Way(0, 1, Kind.WRONG), new Way(0, 2, Kind.RIGHT), new Way(1, 0, Kind.PLAIN)))
+                .as("who was to count again goes on instead")
+                .containsExactly(new Finding(Problem.ARROW_PAST_BACK, 1, 0));
+        assertThat(findings(4, new Way(0, 1, Kind.PLAIN), new Way(0, 2, Kind.PLAIN)))
+                .containsExactly(new Finding(Problem.ARROW_PAST_CHOICE, 0, 1));
+        assertThat(findings(3, new Way(0, 2, Kind.PLAIN)))
+                .as("a short cut is none of several")
+                .isEmpty();
+        assertThat(findings(
+                        4,
+                        new Way(0, 3, Kind.WRONG),
+                        new Way(0, 1, Kind.RIGHT),
+                        new Way(3, Paths.BACK, Kind.PLAIN, false, true)))
+                .contains(new Finding(Problem.ARROW_INTO_DETOUR, 2, 3));
     }
 
     @Test
@@ -47,11 +69,11 @@ class PathsTest {
 
     @Test
     void whereOnlyUnseenAreasLeadOnAChildStandsStill() {
-        Way unseen = new Way(0, 2, Kind.RIGHT, true);
-        assertThat(findings(3, unseen, new Way(0, 1, Kind.WRONG, true)))
+        Way unseen = new Way(0, 2, Kind.RIGHT, true, false);
+        assertThat(findings(3, unseen, new Way(0, 1, Kind.WRONG, true, false)))
                 .containsExactly(new Finding(Problem.ONLY_UNSEEN, 0, -1));
         assertThat(findings(3, unseen, new Way(0, 1, Kind.WRONG))).isEmpty();
-        assertThat(findings(3, new Way(0, 2, Kind.PLAIN, true)))
+        assertThat(findings(3, new Way(0, 2, Kind.PLAIN, true, false)))
                 .as("the arrow is there")
                 .isEmpty();
     }

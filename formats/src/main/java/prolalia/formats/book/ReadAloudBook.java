@@ -135,7 +135,7 @@ public final class ReadAloudBook {
     /** Where a link or a jump leads. */
     private Way way(StudentPage page, OnPage each, List<BookChapter> aside) {
         if (each.link() == null) {
-            return new Way(jump(page, each, aside), wordsOf(each));
+            return new Way(jump(page, each, aside), wordsOf(page, each));
         }
         String words = each.link().words();
         return new Way(each.link().address(), words.isBlank() ? each.link().address() : words);
@@ -151,9 +151,12 @@ public final class ReadAloudBook {
         }
     }
 
-    private static String wordsOf(OnPage each) {
+    private static String wordsOf(StudentPage page, OnPage each) {
         if (!each.jump().words().isBlank()) {
             return each.jump().words();
+        }
+        if (!page.wordsOfChoice(each.jump()).isBlank()) {
+            return page.wordsOfChoice(each.jump());
         }
         return each.jump().leadsBack() ? say("player.wayBack") : say("player.jump", each.toNumber());
     }

@@ -25,7 +25,7 @@ export function layOut() {
     thing.style.height = `${h * 100}%`;
     thing.style.setProperty('--w', w);
     thing.style.setProperty('--h', h);
-    if (thing.querySelector('.spot:not(.area)') && x < MARGIN) {
+    if (thing.querySelector('.spot:not(.area, .beside-way)') && x < MARGIN) {
       // A mark in the margin that is drawn larger than it was placed grows away from the words.
       thing.style.left = `calc(${(Number(x) + w / 2) * 100}% - max(28px, ${(w / 2) * 100}%))`;
     }
