@@ -4,6 +4,7 @@ import java.security.SecureRandom;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -188,8 +189,10 @@ public class StudentService {
 
     /** Who waits to be let in, of all classes of somebody. */
     List<ShutOut> shutOut(Teacher teacher) {
-        return students.shutOut(
-                classes.of(teacher).stream().map(SchoolClass::id).toList());
+        Map<String, ShutOut> once = new LinkedHashMap<>();
+        students.shutOut(classes.of(teacher).stream().map(SchoolClass::id).toList())
+                .forEach(each -> once.merge(each.id(), each, ShutOut::alsoOf));
+        return List.copyOf(once.values());
     }
 
     /** She may guess again. */

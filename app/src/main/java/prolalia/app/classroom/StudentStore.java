@@ -37,7 +37,12 @@ class StudentStore {
     }
 
     /** A student who pressed wrong keys too often. */
-    record ShutOut(String id, String name, String classId, String className) {}
+    record ShutOut(String id, String name, String classId, String className) {
+        /** She comes in to another class, too. */
+        ShutOut alsoOf(ShutOut other) {
+            return new ShutOut(id, name, classId, className + ", " + other.className);
+        }
+    }
 
     /** In the order in which they came in. */
     List<ClassStudent> of(String classId) {
@@ -56,6 +61,7 @@ class StudentStore {
                         CLASS_STUDENT.CLASS_ID.in(classIds),
                         STUDENT.REMOVED_AT.isNull(),
                         STUDENT.WRONG_TRIES.ge(Guesses.NOTICED))
+                .orderBy(SCHOOL_CLASS.NAME, STUDENT.NAME)
                 .fetch(row -> new ShutOut(
                         row.get(STUDENT.ID),
                         row.get(STUDENT.NAME),

@@ -19,13 +19,22 @@ public class ToHear {
         this.results = results;
     }
 
-    /** @param answers that nobody marked as yet */
-    public record InClass(SchoolClass schoolClass, int answers) {}
+    /** @param byChild how many answers of each child nobody marked as yet, by her name; who waits longest comes first */
+    public record InClass(SchoolClass schoolClass, Map<String, Integer> byChild) {
+        public int answers() {
+            return byChild.values().stream().mapToInt(Integer::intValue).sum();
+        }
+
+        /** Those who wait longest. */
+        public List<String> first(int most) {
+            return byChild.keySet().stream().limit(most).toList();
+        }
+    }
 
     /** Classes without any are missing. */
     public List<InClass> of(Teacher teacher) {
         List<SchoolClass> hers = classes.of(teacher);
-        Map<String, Integer> open = results.openByClass(hers);
+        Map<String, Map<String, Integer>> open = results.openByClass(hers);
         return hers.stream()
                 .filter(each -> open.containsKey(each.id()))
                 .map(each -> new InClass(each, open.get(each.id())))

@@ -199,8 +199,8 @@ public class ResultsService {
                 .toList());
     }
 
-    /** The same by class, in classes that somebody may see; one that has none is missing. */
-    public Map<String, Integer> openByClass(List<SchoolClass> classes) {
+    /** The same by class and then by the name of the child, in classes that somebody may see; one that has none is missing. */
+    public Map<String, Map<String, Integer>> openByClass(List<SchoolClass> classes) {
         return store.openByClass(classes.stream().map(SchoolClass::id).toList());
     }
 

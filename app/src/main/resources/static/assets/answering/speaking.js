@@ -6,7 +6,7 @@ import { TakeInTheMaking } from '../record/take.js';
 import { finishLeftOver } from '../record/resume-uploads.js';
 import { goOver, leadTo, secureAddress } from '../platform/secure-page.js';
 import { say } from '../platform/words.js';
-import { hush, sayAll } from './voice.js';
+import { hush, promptOf, quietAfterPress, sayAll } from './voice.js';
 
 const microphone = new Microphone();
 let recording = null;
@@ -26,7 +26,7 @@ function pieceRow(piece, number, answering, onDrop) {
   hear.setAttribute('aria-label', say('answer.again', { n: number }));
   hear.innerHTML = '<svg viewBox="0 0 320 40" preserveAspectRatio="none" aria-hidden="true"><line class="rule" x1="0" x2="320" y1="34" y2="34"/><path class="ink"/></svg>';
   hear.querySelector('.ink').setAttribute('d', piece.trace ?? '');
-  hear.addEventListener('click', () => sayAll(piece.sound ?? `${answering.recordings}/spoken/${piece.id}.mp3`));
+  hear.addEventListener('click', () => sayAll(piece.brokenOff ? promptOf('LEFT_OVER') : null, piece.sound ?? `${answering.recordings}/spoken/${piece.id}.mp3`));
   const drop = document.createElement('button');
   drop.type = 'button';
   drop.className = 'act drop';
@@ -137,6 +137,7 @@ export function bindSpeaking(place, answering) {
   show();
   if (pieces().some((piece) => piece.brokenOff)) {
     outcome.textContent = say('answer.brokenOff');
+    quietAfterPress().then(() => recording || !speak.isConnected || speak.querySelector('.broken-off .piece')?.click());
   }
   if (answering.kept) {
     // What a closed tab left of this question goes on from there.

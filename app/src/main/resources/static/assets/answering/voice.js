@@ -2,6 +2,8 @@
 const voice = new Audio();
 // A word begins a little before it is heard.
 const ROOM_MS = 45;
+/** Between two things that are said it is still for less. */
+const QUIET_MS = 900;
 let turn = 0;
 
 document.addEventListener('line-sounds', () => {
@@ -60,6 +62,19 @@ function partSaid(end) {
     const watch = () => (voice.currentTime >= end ? voice.pause() : !voice.paused && requestAnimationFrame(watch));
     watch();
   });
+}
+
+/** When nothing sounds any more, after the press before which a browser lets nothing sound. */
+export async function quietAfterPress() {
+  if (!navigator.userActivation?.hasBeenActive) {
+    await new Promise((done) => { document.addEventListener('click', done, { once: true }); });
+  }
+  const play = document.getElementById('play');
+  const isQuiet = () => voice.paused && play?.getAttribute('aria-pressed') !== 'true';
+  const wait = () => new Promise((done) => { setTimeout(done, QUIET_MS); });
+  do {
+    await wait();
+  } while (!isQuiet());
 }
 
 export const hush = () => {

@@ -3,6 +3,7 @@ package prolalia.app.browser;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import java.util.ArrayList;
@@ -129,8 +130,12 @@ class InterruptedAnswersTest extends ChildBrowsing {
         });
         assertThat(elsewhere.locator(".answer .outcome").innerText()).contains("You had begun to say something");
         AccessTest.check(elsewhere, "/l/ what was broken off");
+        // After her first press she is told so, and hears it.
         elsewhere.waitForRequest(
-                "**/spoken/*.mp3", () -> elsewhere.locator(".broken-off .piece").click());
+                "**/spoken/*.mp3",
+                () -> elsewhere.waitForRequest(
+                        "**/left_over*.mp3",
+                        () -> elsewhere.locator("main").click(new Locator.ClickOptions().setPosition(2, 2))));
         String question = elsewhere.locator(".answer").first().getAttribute("data-question");
         assertThat(ines.page("/assignments/" + assignment + "/listen")).contains(question);
         assertThat(ines.page("/assignments/" + assignment + "/listen/" + ada + "/" + question))

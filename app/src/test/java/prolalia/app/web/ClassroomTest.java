@@ -180,7 +180,12 @@ class ClassroomTest extends RunningHouse {
                 .as("the right key as well")
                 .contains("Ask your teacher to let you in");
         assertThat(ines.page(at)).contains("The key was wrong ten times", "Let in");
-        assertThat(ines.page("/classes/who-waits")).contains("Ada", "waits at the door");
+        String choir = Visitor.newClass(ines, "Guessers' choir");
+        ines.form(at + "/students/" + ada + "/move", "target", choir, "stays", "true");
+        assertThat(ines.page("/classes/who-waits"))
+                .contains("Guessers, Guessers&#39; choir", "waits at the door")
+                .containsOnlyOnce(">Ada<");
+        ines.form("/classes/" + choir + "/remove");
         Visitor bo = Visitor.child(ines, id, student(at, "Bo"));
         assertThat(bo.page("/my")).as("nobody else is kept out").contains("Bo");
         Visitor tablet = new Visitor(base());

@@ -220,6 +220,9 @@ class RemarksTest extends RunningHouse {
                 "/my/" + second + "/answers/" + other + "/" + UUID.randomUUID(),
                 JSON,
                 "{\"typed\":\"Drops.\"}".getBytes(StandardCharsets.UTF_8));
+        assertThat(ines.page("/"))
+                .as("her desk says who waits")
+                .containsPattern("(?s)/classes/" + classId + "/listen\"(?:(?!</a>).)*<bdi>[^<]*Ada");
         String byLesson = ines.page(queue);
         assertThat(byLesson)
                 .contains("data-desk=\"/assignments/" + second + "/listen\"")

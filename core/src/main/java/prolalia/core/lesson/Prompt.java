@@ -19,5 +19,7 @@ public enum Prompt {
     /** She hands in, and something isn't answered. */
     NOT_ANSWERED,
     /** All of it was handed in. */
-    HANDED_IN
+    HANDED_IN,
+    /** She had begun to say something, and didn't end it: that is said next. */
+    LEFT_OVER
 }
