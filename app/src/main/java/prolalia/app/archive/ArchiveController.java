@@ -44,10 +44,10 @@ class ArchiveController {
         this.files = files;
     }
 
-    @GetMapping("/bring-back")
+    @GetMapping("/bring-in-lesson")
     String page(Model model) {
         model.addAttribute("words", messages.forBrowser("arriving", "intake", "archive"));
-        return "archive/bring-back";
+        return "archive/bring-in-lesson";
     }
 
     @GetMapping("/lessons/{id}/lesson.zip")
@@ -105,7 +105,7 @@ class ArchiveController {
     }
 
     /** Brings a lesson back; answers where it is. */
-    @PutMapping("/bring-back")
+    @PutMapping("/bring-in-lesson")
     @ResponseBody
     Map<String, String> bringBack(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletRequest request)
             throws IOException, ArchiveRefusedException {

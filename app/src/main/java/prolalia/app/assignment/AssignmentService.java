@@ -124,7 +124,7 @@ public class AssignmentService {
     /** Gives a lesson; answers its id. */
     @Transactional
     public String give(Teacher teacher, String lessonId, Giving giving) {
-        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
+        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE);
         SchoolClass to = classAccess.toChange(teacher, giving.classId());
         List<String> pageIds = pages(lesson, giving.pages());
         Due due = new Due(millis(giving.starts(), false), millis(giving.ends(), true));

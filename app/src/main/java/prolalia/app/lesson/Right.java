@@ -11,7 +11,7 @@ public enum Right {
     /** Change its script, takes, pages and stages. */
     EDIT,
     /** Lead others to it. */
-    GIVE_OUT,
+    GIVE,
     /** Take it off the desk, and put it back. */
     REMOVE
 }

@@ -28,7 +28,7 @@ class PrintedScriptController {
         model.addAttribute("lesson", lesson);
         model.addAttribute("settings", lessons.settings(lesson.ref()));
         model.addAttribute("works", lessons.may(teacher.actor(), id, Right.RECORD));
-        model.addAttribute("gives", lessons.may(teacher.actor(), id, Right.GIVE_OUT));
+        model.addAttribute("gives", lessons.may(teacher.actor(), id, Right.GIVE));
         model.addAttribute("whose", sharing.members(teacher.actor(), id).get(0).fullName());
         return "script/to-print";
     }

@@ -43,13 +43,13 @@ public class CodeLinks {
 
     /** All codes of a lesson. */
     public List<Link> of(Teacher teacher, String lessonId) {
-        return links.codes(toGiveOut(teacher, lessonId));
+        return links.codes(toGiveLink(teacher, lessonId));
     }
 
     /** Makes those that aren't there as yet; answers how many. */
     @Transactional
     public int make(Teacher teacher, String lessonId, List<Goal> goals, LinkPurpose purpose) {
-        LessonRef lesson = toGiveOut(teacher, lessonId);
+        LessonRef lesson = toGiveLink(teacher, lessonId);
         List<Link> there = links.codes(lesson);
         int made = 0;
         for (Goal goal : goals) {
@@ -94,7 +94,7 @@ public class CodeLinks {
         audit.note(
                 teacher.id(),
                 Deed.LINK_WITHDRAWN,
-                toGiveOut(teacher, lessonId).summary().title());
+                toGiveLink(teacher, lessonId).summary().title());
     }
 
     /** They lead again where they led. */
@@ -106,7 +106,7 @@ public class CodeLinks {
     /** Others in their place, to the same; the old ones stay withdrawn. */
     @Transactional
     public void renew(Teacher teacher, String lessonId, List<String> tokens) {
-        LessonRef lesson = toGiveOut(teacher, lessonId);
+        LessonRef lesson = toGiveLink(teacher, lessonId);
         List<String> these = tokens(teacher, lessonId, tokens);
         for (Link link : links.codes(lesson)) {
             if (these.contains(link.token()) && !link.withdrawn()) {
@@ -151,8 +151,8 @@ public class CodeLinks {
                 .map(Link::path);
     }
 
-    private LessonRef toGiveOut(Teacher teacher, String lessonId) {
-        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
+    private LessonRef toGiveLink(Teacher teacher, String lessonId) {
+        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE);
         if (lesson.isShelf()) {
             throw new NotFoundException("lesson");
         }

@@ -88,7 +88,7 @@ public class LinkService {
     }
 
     Given given(Teacher teacher, String lessonId) {
-        LessonRef lesson = toGiveOut(teacher, lessonId);
+        LessonRef lesson = toGiveLink(teacher, lessonId);
         Optional<Link> newest = links.newest(lesson, LinkPurpose.GIVEN);
         Optional<Link> preview = links.newest(lesson, LinkPurpose.PREVIEW).filter(link -> link.holds(clock.millis()));
         boolean withdrawn = newest.map(Link::withdrawn).orElse(false);
@@ -98,7 +98,7 @@ public class LinkService {
     /** Gives the lesson out, unless it is; answers its token. */
     @Transactional
     public String give(Teacher teacher, String lessonId) {
-        LessonRef lesson = toGiveOut(teacher, lessonId);
+        LessonRef lesson = toGiveLink(teacher, lessonId);
         return links.newest(lesson, LinkPurpose.GIVEN)
                 .filter(link -> !link.withdrawn())
                 .map(Link::token)
@@ -108,7 +108,7 @@ public class LinkService {
     /** Takes the link back: nobody comes in by it any more. */
     @Transactional
     public void withdraw(Teacher teacher, String lessonId) {
-        LessonRef lesson = toGiveOut(teacher, lessonId);
+        LessonRef lesson = toGiveLink(teacher, lessonId);
         links.withdrawAll(lesson, LinkPurpose.GIVEN, clock.millis());
         audit.note(teacher.id(), Deed.LINK_WITHDRAWN, lesson.summary().title());
     }
@@ -116,7 +116,7 @@ public class LinkService {
     /** The link that was withdrawn last leads here again, and so does each code that was printed of it. */
     @Transactional
     public void open(Teacher teacher, String lessonId) {
-        links.newest(toGiveOut(teacher, lessonId), LinkPurpose.GIVEN)
+        links.newest(toGiveLink(teacher, lessonId), LinkPurpose.GIVEN)
                 .map(Link::token)
                 .ifPresent(links::open);
     }
@@ -125,13 +125,13 @@ public class LinkService {
     @Transactional
     public void renew(Teacher teacher, String lessonId) {
         withdraw(teacher, lessonId);
-        add(teacher, toGiveOut(teacher, lessonId));
+        add(teacher, toGiveLink(teacher, lessonId));
     }
 
     /** Makes a link by which the lesson is met as students will meet it; those that were made before hold no more. */
     @Transactional
     public void preview(Teacher teacher, String lessonId) {
-        LessonRef lesson = toGiveOut(teacher, lessonId);
+        LessonRef lesson = toGiveLink(teacher, lessonId);
         long now = clock.millis();
         links.withdrawAll(lesson, LinkPurpose.PREVIEW, now);
         links.add(lesson, LinkPurpose.PREVIEW, Ids.newToken(), now + PREVIEW_HOLDS.toMillis(), now);
@@ -139,11 +139,11 @@ public class LinkService {
 
     @Transactional
     public void endPreview(Teacher teacher, String lessonId) {
-        links.withdrawAll(toGiveOut(teacher, lessonId), LinkPurpose.PREVIEW, clock.millis());
+        links.withdrawAll(toGiveLink(teacher, lessonId), LinkPurpose.PREVIEW, clock.millis());
     }
 
-    private LessonRef toGiveOut(Teacher teacher, String lessonId) {
-        return access.require(teacher, lessonId, Right.GIVE_OUT);
+    private LessonRef toGiveLink(Teacher teacher, String lessonId) {
+        return access.require(teacher, lessonId, Right.GIVE);
     }
 
     private String add(Teacher teacher, LessonRef lesson) {

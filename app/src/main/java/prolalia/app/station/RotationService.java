@@ -141,7 +141,7 @@ class RotationService {
     /** @param rounds 0: as many as there can be @throws IllegalArgumentException if there can be no such plan */
     @Transactional
     void plan(Teacher teacher, String lessonId, String names, int groups, int minutes, int rounds, String signal) {
-        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
+        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE);
         if (minutes < 1 || minutes > RotationClock.MOST_MINUTES || groups < 0 || groups > Rotation.MOST || rounds < 0) {
             throw new IllegalArgumentException("No rotation");
         }
@@ -163,7 +163,7 @@ class RotationService {
 
     @Transactional
     void press(Teacher teacher, String lessonId, Press press) {
-        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE_OUT);
+        LessonRef lesson = access.require(teacher, lessonId, Right.GIVE);
         View view = view(teacher, lessonId);
         if (view.rotation() == null) {
             return;

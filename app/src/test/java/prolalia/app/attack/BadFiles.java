@@ -64,7 +64,7 @@ final class BadFiles {
         String id = UUID.randomUUID().toString();
         String raw = "application/octet-stream";
         String way = name.endsWith(".zip")
-                ? "/bring-back"
+                ? "/bring-in-lesson"
                 : switch (number % 4) {
                     case 0 -> "/recordings/" + id + "/file?line=" + line + "&name=" + name;
                     case 1 -> "/lessons/" + lesson + "/papers/" + id + "?name=" + name;

@@ -40,7 +40,7 @@ final class FullDisk {
             String desk = ines.page("/");
             boolean told = desk.contains("disk is full") && desk.contains("How a bean");
             String again = Visitor.text(ines.form("/lessons", "title", "No room"));
-            String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-out"), "(/l/[^\"<]+|disk is full)");
+            String link = Visitor.first(ines.page("/lessons/" + lesson + "/give-link"), "(/l/[^\"<]+|disk is full)");
             boolean reads = ines.page("/lessons/" + lesson).contains("the root");
             long traces = target.traces();
             shell("rm " + disk.resolve("filler") + "; true");

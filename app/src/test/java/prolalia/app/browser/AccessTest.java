@@ -111,7 +111,7 @@ class AccessTest extends Browsing {
         checkPhone(page);
         page.keyboard().press("Escape");
         page.waitForSelector(".row-line");
-        giveOut(page);
+        giveLink(page);
         check(page, "give out");
         page.getByText("Give it to a class").click();
         check(page, "give to a class");
@@ -159,7 +159,7 @@ class AccessTest extends Browsing {
     }
 
     private void checkPages(Page page) {
-        page.navigate(base() + "/bring-back");
+        page.navigate(base() + "/bring-in-lesson");
         page.waitForSelector("#landing");
         check(page, "bring back");
         page.navigate(base() + "/");
@@ -222,7 +222,7 @@ class AccessTest extends Browsing {
     private static String link(Page teacher, String lesson) {
         teacher.navigate(teacher.url().replaceFirst("(https?://[^/]+/).*", "$1"));
         teacher.getByText(lesson).first().click();
-        giveOut(teacher);
+        giveLink(teacher);
         return teacher.inputValue("#link");
     }
 

@@ -76,15 +76,15 @@ abstract class Browsing extends RunningHouse {
     }
 
     /** The page of a lesson's link, which is made unless there is one. */
-    static void giveOut(Page page, String lesson) {
-        page.navigate(lesson.split("#")[0] + "/give-out");
+    static void giveLink(Page page, String lesson) {
+        page.navigate(lesson.split("#")[0] + "/give-link");
         makeLink(page);
     }
 
     /** The same, from any page of a lesson. */
-    static void giveOut(Page page) {
-        page.locator(".faces a[href$='/give-out']").click();
-        page.waitForSelector(".give-out");
+    static void giveLink(Page page) {
+        page.locator(".faces a[href$='/give-link']").click();
+        page.waitForSelector(".give-link");
         makeLink(page);
     }
 

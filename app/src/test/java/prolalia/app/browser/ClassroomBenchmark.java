@@ -46,7 +46,7 @@ final class ClassroomBenchmark {
         try (BenchmarkHouse house = new BenchmarkHouse()) {
             Page desk = house.desk();
             desk.getByText("How a bean wakes up").last().click();
-            desk.locator(".faces a[href$='/give-out']").click();
+            desk.locator(".faces a[href$='/give-link']").click();
             String link = URI.create(desk.inputValue("#link")).getPath();
             new ClassroomBenchmark(house.address).run(link);
         }

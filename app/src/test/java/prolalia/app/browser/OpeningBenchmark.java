@@ -57,10 +57,10 @@ final class OpeningBenchmark {
             byte[] long40 =
                     repeated(ines.get("/lessons/" + bean + "/lesson.zip").body());
             String at = Visitor.first(
-                    Visitor.text(ines.send("PUT", "/bring-back", "application/octet-stream", long40)),
+                    Visitor.text(ines.send("PUT", "/bring-in-lesson", "application/octet-stream", long40)),
                     "\"at\":\"([^\"]+)\"");
             ines.form(at + "/link");
-            String link = Visitor.first(ines.page(at + "/give-out"), "(/l/[^\"<]+)\"");
+            String link = Visitor.first(ines.page(at + "/give-link"), "(/l/[^\"<]+)\"");
             Visitor child = new Visitor(house.address);
             child.page(link);
             List<Double> opened = new ArrayList<>();

@@ -24,7 +24,7 @@ class PlayRuleTest extends Browsing {
         teacher = desk();
         openDemoLesson(teacher, "How a bean wakes up");
         lesson = teacher.url().split("#")[0];
-        giveOut(teacher, lesson);
+        giveLink(teacher, lesson);
         link = teacher.inputValue("#link");
         teacher.navigate(lesson + "/pages/1");
         teacher.waitForSelector(".stage[data-state=open]");

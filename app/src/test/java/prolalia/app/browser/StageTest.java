@@ -189,7 +189,7 @@ class StageTest extends Browsing {
         assertThat(page.locator("[name=unseen]").isVisible())
                 .as("what was just placed is chosen")
                 .isTrue();
-        giveOut(page);
+        giveLink(page);
         Page student = context(1280, 800).newPage();
         student.navigate(page.inputValue("#link"));
         assertThat(student.getByLabel("The ovens (opens in a new tab)").getAttribute("rel"))
@@ -215,7 +215,7 @@ class StageTest extends Browsing {
         recorderIs(page, "verdict");
         page.keyboard().press("Enter");
         recorderIs(page, "kept");
-        giveOut(page, lesson);
+        giveLink(page, lesson);
         String link = page.inputValue("#link");
         Page student = context(1280, 800).newPage();
         student.navigate(link);
@@ -238,7 +238,7 @@ class StageTest extends Browsing {
         Page teacher = desk();
         openDemoLesson(teacher, "At the bakery counter");
         String lesson = teacher.url();
-        giveOut(teacher, lesson);
+        giveLink(teacher, lesson);
         Page student = context(1280, 800).newPage();
         student.navigate(teacher.inputValue("#link"));
         assertThat(student.locator("#hints li").first().isVisible()).isFalse();
@@ -308,7 +308,7 @@ class StageTest extends Browsing {
     void theRuleOfThePageHoldsForItsSpotsUnlessTheySayOtherwise() {
         Page teacher = desk();
         String lesson = bean(teacher);
-        giveOut(teacher, lesson);
+        giveLink(teacher, lesson);
         String link = teacher.inputValue("#link");
         stageOf(teacher, lesson, 1);
         teacher.getByText("Play rule of this page").click();
@@ -476,7 +476,7 @@ class StageTest extends Browsing {
     void theWordsOfALineLightUpOneAfterAnotherAsTheyAreSaid() {
         Page teacher = desk();
         String lesson = bean(teacher);
-        giveOut(teacher, lesson);
+        giveLink(teacher, lesson);
         String link = teacher.inputValue("#link");
         Page student = context(1280, 800).newPage();
         student.navigate(link);

@@ -27,7 +27,7 @@ class TakeAlongTest extends Browsing {
     private String givenOut(Page desk, String lesson) {
         openDemoLesson(desk, lesson);
         String address = desk.url().split("#")[0];
-        giveOut(desk, address);
+        giveLink(desk, address);
         return address;
     }
 
@@ -197,7 +197,7 @@ class TakeAlongTest extends Browsing {
         Page desk = desk();
         newLesson(desk, "Shown elsewhere", "Look at the frame.");
         String lesson = desk.url().split("#")[0];
-        giveOut(desk, lesson);
+        giveLink(desk, lesson);
         byte[] blog = ("<h1>Our class</h1>" + desk.inputValue("#snippet")).getBytes(StandardCharsets.UTF_8);
         HttpServer other = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
         other.createContext("/", exchange -> {

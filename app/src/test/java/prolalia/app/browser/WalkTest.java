@@ -83,7 +83,7 @@ class WalkTest extends Browsing {
     void aPageSaysItselfLineByLineAndADeadNetworkIsSaidAndHealsByItself() {
         Page teacher = desk();
         teacher.getByText("How a bean wakes up").first().click();
-        giveOut(teacher);
+        giveLink(teacher);
         String link = teacher.inputValue("#link");
         Page student = context(844, 390).newPage();
         student.route(url -> url.contains("/sound"), route -> route.abort("connectionfailed"));
@@ -116,7 +116,7 @@ class WalkTest extends Browsing {
     void theStudentsControlsWorkByKeyboardAndSayWhatTheyDo() {
         Page teacher = desk();
         teacher.getByText("How a bean wakes up").first().click();
-        giveOut(teacher);
+        giveLink(teacher);
         String link = teacher.inputValue("#link");
         Page student = context(1280, 800).newPage();
         student.navigate(link);

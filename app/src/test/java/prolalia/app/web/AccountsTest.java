@@ -57,7 +57,7 @@ class AccountsTest extends RunningHouse {
         assertThat(tobi.page("/")).doesNotContain(lesson).contains("Your desk is empty");
         for (String path : new String[] {
             "/lessons/" + lesson,
-            "/lessons/" + lesson + "/give-out",
+            "/lessons/" + lesson + "/give-link",
             "/lessons/" + lesson + "/code.png",
             "/lines/" + line + "/recorder",
             "/lines/" + line + "/takes"

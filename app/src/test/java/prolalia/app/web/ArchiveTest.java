@@ -52,7 +52,7 @@ class ArchiveTest extends RunningHouse {
     }
 
     private HttpResponse<byte[]> bringBack(byte[] archive) throws Exception {
-        return ines.send("PUT", "/bring-back", "application/octet-stream", archive);
+        return ines.send("PUT", "/bring-in-lesson", "application/octet-stream", archive);
     }
 
     private static String withoutIds(String json) {

@@ -19,7 +19,7 @@ class HeadersTest extends RunningHouse {
                 "/school",
                 "/microphone",
                 "/lessons/" + lesson,
-                "/lessons/" + lesson + "/give-out",
+                "/lessons/" + lesson + "/give-link",
                 "/lessons/" + lesson + "/paste",
                 "/lessons/" + lesson + "/read",
                 "/lines/" + line + "/recorder",

@@ -139,7 +139,7 @@ class LibraryTest extends RunningHouse {
         ines.putForm("/pages/" + page + "/title", "title", "  ");
         assertThat(ines.page("/library?words=plain")).doesNotContain("Zebras");
         // The shelf is no lesson for students, and no book on the desk.
-        assertThat(shelf).doesNotContain("/give-out");
+        assertThat(shelf).doesNotContain("/give-link");
         assertThat(ines.page("/")).doesNotContain(">Standing lines<");
         ines.form("/lessons/" + Visitor.first(shelf, "data-lesson=\"([^\"]+)\"") + "/remove");
         assertThat(ines.page("/library?words=zebras")).contains("Zebras graze at dawn.");

@@ -63,7 +63,7 @@ class RevisionTest extends RunningHouse {
         ines.form("/lessons/" + lesson + "/pages");
         changed("a page");
         // What is only looked at, given out or begun changes nothing.
-        ines.page("/lessons/" + lesson + "/give-out");
+        ines.page("/lessons/" + lesson + "/give-link");
         ines.page("/lessons/" + lesson);
         ines.record(line, "b.wav", Files.readAllBytes(voice("bean-2c")));
         assertThat(revision(lesson)).isEqualTo(before);

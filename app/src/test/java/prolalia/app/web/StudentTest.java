@@ -117,7 +117,7 @@ class StudentTest extends RunningHouse {
         assertThat(child.get(first).statusCode()).as("one at a time").isEqualTo(410);
         ines.form("/lessons/" + fresh + "/link/preview/end");
         assertThat(child.get(second).statusCode()).isEqualTo(410);
-        assertThat(ines.page("/lessons/" + fresh + "/give-out")).doesNotContain("It holds until");
+        assertThat(ines.page("/lessons/" + fresh + "/give-link")).doesNotContain("It holds until");
     }
 
     @Test

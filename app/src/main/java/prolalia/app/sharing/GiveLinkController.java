@@ -31,21 +31,21 @@ import prolalia.core.lesson.WordsLit;
 import prolalia.formats.code.CodeImage;
 
 @Controller
-class GiveOutController {
+class GiveLinkController {
     private final LinkService links;
     private final LessonService lessons;
     private final SchoolAddress addresses;
     private final Messages messages;
 
-    GiveOutController(LinkService links, LessonService lessons, SchoolAddress addresses, Messages messages) {
+    GiveLinkController(LinkService links, LessonService lessons, SchoolAddress addresses, Messages messages) {
         this.links = links;
         this.lessons = lessons;
         this.addresses = addresses;
         this.messages = messages;
     }
 
-    @GetMapping("/lessons/{id}/give-out")
-    String giveOut(
+    @GetMapping("/lessons/{id}/give-link")
+    String giveLink(
             @AuthenticationPrincipal SignedInTeacher teacher,
             @PathVariable String id,
             @RequestParam(defaultValue = "0") int switches,
@@ -81,7 +81,7 @@ class GiveOutController {
         model.addAttribute("when", messages);
         model.addAttribute("litWays", WordsLit.values());
         model.addAttribute("words", messages.forBrowser("giveout"));
-        return "sharing/give-out";
+        return "sharing/give-link";
     }
 
     private static String forSwitches(String link, int switches) {
@@ -115,37 +115,37 @@ class GiveOutController {
     @PostMapping("/lessons/{id}/link")
     String make(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         links.give(teacher.actor(), id);
-        return "redirect:/lessons/" + id + "/give-out";
+        return "redirect:/lessons/" + id + "/give-link";
     }
 
     @PostMapping("/lessons/{id}/link/open")
     String open(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         links.open(teacher.actor(), id);
-        return "redirect:/lessons/" + id + "/give-out";
+        return "redirect:/lessons/" + id + "/give-link";
     }
 
     @PostMapping("/lessons/{id}/link/withdraw")
     String withdraw(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         links.withdraw(teacher.actor(), id);
-        return "redirect:/lessons/" + id + "/give-out";
+        return "redirect:/lessons/" + id + "/give-link";
     }
 
     @PostMapping("/lessons/{id}/link/renew")
     String renew(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         links.renew(teacher.actor(), id);
-        return "redirect:/lessons/" + id + "/give-out";
+        return "redirect:/lessons/" + id + "/give-link";
     }
 
     @PostMapping("/lessons/{id}/link/preview")
     String preview(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         links.preview(teacher.actor(), id);
-        return "redirect:/lessons/" + id + "/give-out#preview";
+        return "redirect:/lessons/" + id + "/give-link#preview";
     }
 
     @PostMapping("/lessons/{id}/link/preview/end")
     String endPreview(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         links.endPreview(teacher.actor(), id);
-        return "redirect:/lessons/" + id + "/give-out#preview";
+        return "redirect:/lessons/" + id + "/give-link#preview";
     }
 
     @GetMapping(path = "/lessons/{id}/code.svg")
