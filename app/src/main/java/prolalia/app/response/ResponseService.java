@@ -229,7 +229,8 @@ public class ResponseService {
             }
             Given own = ownPieces(response, questionId, given);
             Mark mark = question == null ? new Mark(0, 0, Outcome.OPEN) : Marking.of(question, own);
-            store.add(new StoredAnswer(
+            StoredAnswer before = store.answers(response.id()).get(questionId);
+            StoredAnswer added = new StoredAnswer(
                     answerId,
                     response.id(),
                     questionId,
@@ -242,7 +243,11 @@ public class ResponseService {
                     mark.points(),
                     mark.outcome(),
                     came(met, response, question),
-                    null));
+                    null);
+            store.add(added);
+            if (isStateOf(before, added)) {
+                store.replace(before, now);
+            }
         }
         if (question == null) {
             return Taken.GONE;
@@ -251,6 +256,15 @@ public class ResponseService {
             return Taken.HANDED_IN;
         }
         return children.isOpen(met) ? Taken.SAVED : Taken.CLOSED;
+    }
+
+    /** Whether she typed or drew on, in the same lesson and at the same time of answering. */
+    private static boolean isStateOf(StoredAnswer before, StoredAnswer added) {
+        return before != null
+                && before.came() == added.came()
+                && added.counts()
+                && before.revision() == added.revision()
+                && added.given().goesOnFrom(before.given());
     }
 
     private Came came(Met met, StoredResponse response, Asked question) {

@@ -9,15 +9,20 @@ import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.select;
 import static org.jooq.impl.DSL.selectOne;
 import static prolalia.app.platform.db.Tables.ANSWER;
+import static prolalia.app.platform.db.Tables.ANSWER_NOTE;
 import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
+import static prolalia.app.platform.db.Tables.ANSWER_STATE;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT;
 import static prolalia.app.platform.db.Tables.OVERRULING;
 import static prolalia.app.platform.db.Tables.RECORDING;
+import static prolalia.app.platform.db.Tables.REMARK;
 import static prolalia.app.platform.db.Tables.RESPONSE;
+import static prolalia.app.platform.db.Tables.RUBRIC_MARK;
 import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
 import static prolalia.app.platform.db.Tables.STUDENT;
 import static prolalia.app.platform.db.Tables.TEACHER;
 
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
@@ -44,10 +49,16 @@ import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Span;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Responses and their answers. An answer is never changed, and none is taken away: the newest of a question holds. */
+/**
+ * Responses and their answers. The newest of a question holds. None is changed, and none is taken away but for a state of
+ * something that is typed or drawn, which the next one takes the place of.
+ */
 @Repository
 class ResponseStore {
     private static final Answer LATER = ANSWER.as("later");
+
+    /** A device that was offline for longer sends nothing of what it had sent before. */
+    private static final Duration STATES_KNOWN = Duration.ofDays(30);
 
     private final DSLContext writing;
     private final DSLContext looking;
@@ -131,9 +142,33 @@ class ResponseStore {
                 looking.fetchCount(ANSWER, ANSWER.RESPONSE_ID.eq(responseId), ANSWER.QUESTION_ID.notIn(questionIds)));
     }
 
-    /** Whether an answer came in already. */
+    /** Whether an answer came in already, also when a newer state of it took its place. */
     boolean has(String answerId) {
-        return looking.fetchExists(ANSWER, ANSWER.ID.eq(answerId));
+        return looking.fetchExists(ANSWER, ANSWER.ID.eq(answerId))
+                || looking.fetchExists(ANSWER_STATE, ANSWER_STATE.ID.eq(answerId));
+    }
+
+    /** A newer state takes the place of one about which nobody said anything. @param now in epoch ms */
+    void replace(StoredAnswer state, long now) {
+        int gone = writing.deleteFrom(ANSWER)
+                .where(ANSWER.ID.eq(state.id()), ANSWER.TRIED_AT.isNull())
+                .and(notExists(selectOne().from(OVERRULING).where(OVERRULING.ANSWER_ID.eq(ANSWER.ID))))
+                .and(notExists(selectOne().from(REMARK).where(REMARK.ANSWER_ID.eq(ANSWER.ID))))
+                .and(notExists(selectOne().from(ANSWER_NOTE).where(ANSWER_NOTE.ANSWER_ID.eq(ANSWER.ID))))
+                .and(notExists(selectOne().from(RUBRIC_MARK).where(RUBRIC_MARK.ANSWER_ID.eq(ANSWER.ID))))
+                .execute();
+        if (gone > 0) {
+            writing.insertInto(ANSWER_STATE)
+                    .set(ANSWER_STATE.ID, state.id())
+                    .set(ANSWER_STATE.RESPONSE_ID, state.responseId())
+                    .set(ANSWER_STATE.AT, now)
+                    .execute();
+        }
+        writing.deleteFrom(ANSWER_STATE)
+                .where(
+                        ANSWER_STATE.RESPONSE_ID.eq(state.responseId()),
+                        ANSWER_STATE.AT.lt(now - STATES_KNOWN.toMillis()))
+                .execute();
     }
 
     void add(StoredAnswer answer) {

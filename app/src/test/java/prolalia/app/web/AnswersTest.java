@@ -143,6 +143,29 @@ class AnswersTest extends RunningHouse {
     }
 
     @Test
+    void whatIsTypedOrDrawnOnIsOneAnswerUntilSomethingIsSaidOfIt() throws Exception {
+        String assignment = given();
+        String told = "/assignments/" + assignment + "/answers/" + children.get(0) + "/" + typed;
+        Visitor ada = Visitor.child(ines, classId, children.get(0));
+        String first = UUID.randomUUID().toString();
+        answer(ada, assignment, typed, first, "{'typed':'a wh'}");
+        answer(ada, assignment, typed, "{'typed':'a wha','drawn':[{'width':6,'points':[1,2,3,4]}]}");
+        answer(ada, assignment, typed, "{'typed':'a whal','drawn':[{'width':6,'points':[1,2,3,4,5,6]}]}");
+        answer(ada, assignment, typed, first, "{'typed':'a wh'}");
+        assertThat(ines.page(told))
+                .as("what is sent twice isn't newer")
+                .contains("a whal")
+                .doesNotContain("a wh<", "a wha<");
+        ines.form(told + "/points", "points", "1");
+        answer(ada, assignment, typed, "{'typed':'a whale','drawn':[{'width':6,'points':[1,2,3,4,5,6]}]}");
+        answer(ada, assignment, typed, "{}");
+        answer(ada, assignment, typed, "{'typed':'a seal'}");
+        assertThat(ines.page(told))
+                .as("what was marked stays, and what was taken away")
+                .contains("a seal", "a whale", "a whal<");
+    }
+
+    @Test
     void handedInClosesWhereTheTeacherSaysSoUntilSheOpensItAgain() throws Exception {
         String manner = "/lessons/" + lesson + "/answering";
         ines.putForm(manner, "layout", "ONE", "feedback", "NONE", "reward", "STARS", "closes", "true");

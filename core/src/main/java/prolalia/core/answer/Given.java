@@ -43,6 +43,17 @@ public record Given(
         return new Given(chosen, pairs, pressed, typed, all, drawn, picture);
     }
 
+    /**
+     * Whether it is what came of another one by typing or drawing on: nothing else is different, and not all of it was taken away.
+     */
+    public boolean goesOnFrom(Given before) {
+        boolean written = !before.typed.isEmpty() || !before.drawn.isEmpty();
+        boolean leftSome = (before.typed.isEmpty() || !typed.isEmpty()) && (before.drawn.isEmpty() || !drawn.isEmpty());
+        return written
+                && leftSome
+                && new Given(chosen, pairs, pressed, before.typed, spoken, before.drawn, picture).equals(before);
+    }
+
     /** A place, in shares of the width and height of what is answered on. */
     public record Point(double x, double y) {}
 
