@@ -207,7 +207,7 @@ public class ResponseService {
         // Also when she left it out since.
         boolean known = store.history(responseId, question).stream()
                 .anyMatch(each -> each.given().spoken().contains(left.recordingId()));
-        StoredAnswer holds = store.answers(responseId).get(question);
+        StoredAnswer holds = store.newest(responseId, question);
         Given before = holds == null ? Given.NOTHING : holds.given();
         if (!known && before.spoken().size() < Given.MOST_SPOKEN) {
             taken(student, met, question, Ids.newId(), before.withSpoken(left.recordingId()));
@@ -229,7 +229,7 @@ public class ResponseService {
             }
             Given own = ownPieces(response, questionId, given);
             Mark mark = question == null ? new Mark(0, 0, Outcome.OPEN) : Marking.of(question, own);
-            StoredAnswer before = store.answers(response.id()).get(questionId);
+            StoredAnswer before = store.newest(response.id(), questionId);
             StoredAnswer added = new StoredAnswer(
                     answerId,
                     response.id(),
@@ -320,7 +320,7 @@ public class ResponseService {
         StoredResponse response =
                 store.find(assignmentId, student.id()).orElseThrow(() -> new NotFoundException("response"));
         Asked question = met.asked().get(questionId);
-        StoredAnswer answer = store.answers(response.id()).get(questionId);
+        StoredAnswer answer = store.newest(response.id(), questionId);
         if (question == null || answer == null || manner(met).feedback() != Feedback.EACH) {
             throw new NotFoundException("answer");
         }

@@ -202,6 +202,13 @@ class ResponseStore {
         return holding(ANSWER.RESPONSE_ID.eq(responseId)).getOrDefault(responseId, Map.of());
     }
 
+    /** The answer to a question that holds; null: there is none. */
+    StoredAnswer newest(String responseId, String questionId) {
+        return holding(ANSWER.RESPONSE_ID.eq(responseId).and(ANSWER.QUESTION_ID.eq(questionId)))
+                .getOrDefault(responseId, Map.of())
+                .get(questionId);
+    }
+
     /** The answers that hold, by response and question. */
     Map<String, Map<String, StoredAnswer>> answersOf(String assignmentId) {
         return holding(ANSWER.RESPONSE_ID.in(

@@ -334,7 +334,7 @@ public class ResultsService {
             Teacher teacher, String assignmentId, String studentId, String questionId, Double points, String reason) {
         Assignment assignment = assignments.toChange(teacher, assignmentId);
         StoredAnswer answer = store.find(assignmentId, studentId)
-                .map(response -> store.answers(response.id()).get(questionId))
+                .map(response -> store.newest(response.id(), questionId))
                 .orElseThrow(() -> new NotFoundException("answer"));
         requirePoints(points, open(teacher, assignmentId, studentId, questionId));
         transaction.executeWithoutResult(status -> overrule(teacher, assignment, answer.id(), points, reason));
@@ -384,7 +384,7 @@ public class ResultsService {
     /** Says what an answer is worth, unless it isn't as it was when it was opened; answers whether it was said. Within a transaction. */
     public boolean overruleStill(Teacher teacher, Opened opened, double points) {
         StoredAnswer was = opened.answer();
-        StoredAnswer now = store.answers(was.responseId()).get(opened.question().id());
+        StoredAnswer now = store.newest(was.responseId(), opened.question().id());
         if (now == null
                 || !isAsSeen(
                         now,

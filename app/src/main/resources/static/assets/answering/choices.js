@@ -57,7 +57,7 @@ function step(event) {
 function bindWays(answering) {
   document.querySelectorAll('a.jump[data-choice]').forEach((way) => way.addEventListener('click', ({ isTrusted }) => {
     const pick = document.querySelector(`.pick[data-choice="${way.dataset.choice}"]`);
-    if (isTrusted && pick) {
+    if (isTrusted && pick && pick.getAttribute('aria-checked') !== 'true') {
       choose(pick, answering);
     }
   }));

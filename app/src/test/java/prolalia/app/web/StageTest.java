@@ -83,6 +83,28 @@ class StageTest extends RunningHouse {
     }
 
     @Test
+    void aWayStandsAroundItsChoiceAndOfNoChoiceItIsAWayLikeAnother() throws Exception {
+        String choice = ines.newLine("a rope");
+        ines.putForm("/lines/" + choice + "/kind", "kind", "CHOICE");
+        String here = "/lessons/" + ines.lessonOf(choice);
+        String own = here + "/stages/" + Visitor.first(ines.page(here + "/pages/1"), "/stages/([^\"]+)\"");
+        String spot = "{'kind':'SPOT','id':'a','mark':true,'area':{'x':0.25,'y':0.5,'w':0.07,'h':0.1},'lineId':'"
+                + choice + "'}";
+        String way = ",'area':{'x':0.8,'y':0.8,'w':0.1,'h':0.1},'pageId':'back'}";
+        ines.send(
+                "PUT",
+                own + "?version=0",
+                "application/json",
+                placed(
+                        "[" + spot + ",{'kind':'JUMP','id':'j','choiceId':'" + choice + "'" + way
+                                + ",{'kind':'JUMP','id':'k','choiceId':'x\\\"]'" + way + "]",
+                        "{}"));
+        assertThat(ines.page(own))
+                .containsPattern("\"id\":\"j\",\"area\":\\{\"x\":0.25,\"y\":0.5")
+                .containsPattern("\"id\":\"k\",\"area\":\\{\"x\":0.8[^{}]*\\}[^{}]*\"choiceId\":null");
+    }
+
+    @Test
     void whatCanNotStandThereIsRefusedAndChangesNothing() throws Exception {
         String area = "'area':{'x':0.1,'y':0.1,'w':0.2,'h':0.1}";
         for (String thing : new String[] {

@@ -330,14 +330,20 @@ public sealed interface PageElement
             return new Jump(id, area, page, way, words, unseen, choiceId, noArrow);
         }
 
-        /** The same jump around its choice; itself where that stands nowhere. @param lines of its page */
-        public Jump besideChoice(List<PageElement> things, List<Line> lines) {
-            return lines.stream()
-                    .filter(line -> line.id().equals(choiceId))
-                    .flatMap(line -> things.stream()
-                            .filter(thing ->
-                                    thing instanceof Spot spot && spot.lineId().equals(choiceId))
-                            .map(spot -> at(around(line, (Spot) spot))))
+        /**
+         * The same jump around its choice, where that stands on the page.
+         *
+         * @param choices all that there are; to none of them, it is no choice
+         */
+        public Jump besideChoice(List<PageElement> things, List<Line> choices) {
+            Optional<Line> choice =
+                    choices.stream().filter(line -> line.id().equals(choiceId)).findFirst();
+            if (choice.isEmpty()) {
+                return new Jump(id, area, pageId, way, words, unseen, null, noArrow);
+            }
+            return things.stream()
+                    .filter(thing -> thing instanceof Spot spot && spot.lineId().equals(choiceId))
+                    .map(spot -> at(around(choice.get(), (Spot) spot)))
                     .findFirst()
                     .orElse(this);
         }
