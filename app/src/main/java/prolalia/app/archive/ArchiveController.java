@@ -104,10 +104,10 @@ class ArchiveController {
                 });
     }
 
-    /** Brings a lesson back; answers where it is. */
+    /** Brings a saved lesson in; answers where it is. */
     @PutMapping("/bring-in-lesson")
     @ResponseBody
-    Map<String, String> bringBack(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletRequest request)
+    Map<String, String> bringIn(@AuthenticationPrincipal SignedInTeacher teacher, HttpServletRequest request)
             throws IOException, ArchiveRefusedException {
         Added added = taker.take(teacher.actor(), files.open(request, LessonImporter.LARGEST_BYTES));
         String prompts = added.prompts() > 0 ? "?prompts=" + added.prompts() : "";

@@ -39,7 +39,7 @@ import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest;
 import prolalia.media.process.SoundRequest.MadeTake;
 
-/** Brings a lesson back out of its archive: everything in it is looked at and listened to first, then all of it is taken. */
+/** Brings a lesson in from its archive: everything in it is looked at and listened to first, then all of it is taken. */
 @Service
 class LessonImporter {
     static final long LARGEST_BYTES = 4L << 30;

@@ -22,7 +22,7 @@ import prolalia.formats.card.CardSheet;
 import prolalia.formats.card.CardSheet.Card;
 import prolalia.formats.code.CodeImage;
 
-/** The door of a class as its teachers give it out: its link, code and word, and the cards. */
+/** The door of a class as its teachers give it: its link, code and word, and the cards. */
 @Controller
 @RequestMapping("/classes/{id}")
 class DoorSheetController {

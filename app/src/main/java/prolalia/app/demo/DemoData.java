@@ -38,6 +38,7 @@ import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
+import prolalia.core.page.Jump;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
@@ -169,15 +170,12 @@ class DemoData implements SmartInitializingSingleton {
                         leading(script, pages.get(0).id(), "ten", again, Paths.Kind.WRONG)));
         stages.add(
                 again,
-                List.of(new PageElement.Jump(
-                        "back",
-                        new Area(0.07, 0.62, 0.3, 0.1),
-                        pages.get(0).id(),
-                        Paths.Kind.PLAIN,
-                        "",
-                        false,
-                        null,
-                        true)));
+                List.of(new Jump(
+                                "back",
+                                new Area(0.07, 0.62, 0.3, 0.1),
+                                pages.get(0).id(),
+                                Paths.Kind.PLAIN)
+                        .insteadOfArrow()));
         stages.say(again, new PageSettings(PlayRule.SILENT, true, Map.of()));
         stages.add(
                 lesson.id(),
@@ -203,7 +201,7 @@ class DemoData implements SmartInitializingSingleton {
         return stages.things(pageId).stream()
                 .filter(thing ->
                         thing instanceof PageElement.Spot spot && spot.lineId().equals(choice.id()))
-                .map(thing -> PageElement.Jump.of(choice, (PageElement.Spot) thing, words, toPage, way))
+                .map(thing -> Jump.of(choice, (PageElement.Spot) thing, words, toPage, way))
                 .findFirst()
                 .orElseThrow();
     }

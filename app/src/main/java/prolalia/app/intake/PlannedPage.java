@@ -15,6 +15,7 @@ import prolalia.core.intake.ProposedAnswers;
 import prolalia.core.intake.ProposedAnswers.Answer;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
+import prolalia.core.page.Jump;
 import prolalia.core.page.LinePlacing;
 import prolalia.core.page.LinePlacing.LinePlace;
 import prolalia.core.page.PageElement;
@@ -141,7 +142,7 @@ record PlannedPage(
         }
         for (PaperPage.Jump jump : page.parts().jumps()) {
             if (pageIds.containsKey(jump.toNumber())) {
-                things.add(new PageElement.Jump(newId(), jump.area(), pageIds.get(jump.toNumber()), Paths.Kind.PLAIN));
+                things.add(new Jump(newId(), jump.area(), pageIds.get(jump.toNumber()), Paths.Kind.PLAIN));
             }
         }
         for (PaperPage.Link link : page.parts().links()) {

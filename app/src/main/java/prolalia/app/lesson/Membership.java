@@ -13,7 +13,7 @@ public enum Membership {
     OWN(EnumSet.allOf(Right.class)),
     /** She works on it with the one whose it is. */
     EDIT(EnumSet.of(Right.READ, Right.RECORD, Right.PLACE, Right.EDIT)),
-    /** She gives it out as it is. */
+    /** She gives it as it is. */
     USE(EnumSet.of(Right.READ, Right.GIVE));
 
     private static final Set<Right> OF_AIDES = EnumSet.of(Right.READ, Right.RECORD, Right.PLACE);

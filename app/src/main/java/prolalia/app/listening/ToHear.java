@@ -11,6 +11,8 @@ import prolalia.app.response.ResultsService;
 /** What there is to hear in a teacher's classes, as her desk says it. */
 @Service
 public class ToHear {
+    private static final int MOST_NAMED = 3;
+
     private final ClassService classes;
     private final ResultsService results;
 
@@ -25,9 +27,14 @@ public class ToHear {
             return byChild.values().stream().mapToInt(Integer::intValue).sum();
         }
 
-        /** Those who wait longest. */
-        public List<String> first(int most) {
+        /** Those who wait longest; all of them where only one more would be left. */
+        public List<String> named() {
+            int most = byChild.size() == MOST_NAMED + 1 ? byChild.size() : MOST_NAMED;
             return byChild.keySet().stream().limit(most).toList();
+        }
+
+        public int unnamed() {
+            return byChild.size() - named().size();
         }
     }
 

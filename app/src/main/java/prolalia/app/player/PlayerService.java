@@ -317,7 +317,7 @@ public class PlayerService {
     /** A child asked for a hint of a lesson. */
     void asked(String token, String lineId) {
         LinkService.Target target = followed(token);
-        // Who looks at it before it is given out isn't a child.
+        // Who looks at it before it is given isn't a child.
         if (target.link().purpose() != LinkPurpose.PREVIEW) {
             asked(open(target).lesson(), lineId);
         }

@@ -43,13 +43,13 @@ public class CodeLinks {
 
     /** All codes of a lesson. */
     public List<Link> of(Teacher teacher, String lessonId) {
-        return links.codes(toGiveLink(teacher, lessonId));
+        return links.codes(toGive(teacher, lessonId));
     }
 
     /** Makes those that aren't there as yet; answers how many. */
     @Transactional
     public int make(Teacher teacher, String lessonId, List<Goal> goals, LinkPurpose purpose) {
-        LessonRef lesson = toGiveLink(teacher, lessonId);
+        LessonRef lesson = toGive(teacher, lessonId);
         List<Link> there = links.codes(lesson);
         int made = 0;
         for (Goal goal : goals) {
@@ -94,7 +94,7 @@ public class CodeLinks {
         audit.note(
                 teacher.id(),
                 Deed.LINK_WITHDRAWN,
-                toGiveLink(teacher, lessonId).summary().title());
+                toGive(teacher, lessonId).summary().title());
     }
 
     /** They lead again where they led. */
@@ -106,7 +106,7 @@ public class CodeLinks {
     /** Others in their place, to the same; the old ones stay withdrawn. */
     @Transactional
     public void renew(Teacher teacher, String lessonId, List<String> tokens) {
-        LessonRef lesson = toGiveLink(teacher, lessonId);
+        LessonRef lesson = toGive(teacher, lessonId);
         List<String> these = tokens(teacher, lessonId, tokens);
         for (Link link : links.codes(lesson)) {
             if (these.contains(link.token()) && !link.withdrawn()) {
@@ -151,7 +151,7 @@ public class CodeLinks {
                 .map(Link::path);
     }
 
-    private LessonRef toGiveLink(Teacher teacher, String lessonId) {
+    private LessonRef toGive(Teacher teacher, String lessonId) {
         LessonRef lesson = access.require(teacher, lessonId, Right.GIVE);
         if (lesson.isShelf()) {
             throw new NotFoundException("lesson");

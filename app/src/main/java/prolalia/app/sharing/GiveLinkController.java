@@ -80,7 +80,7 @@ class GiveLinkController {
         model.addAttribute("previewCode", preview.map(CodeImage::of).orElse(null));
         model.addAttribute("when", messages);
         model.addAttribute("litWays", WordsLit.values());
-        model.addAttribute("words", messages.forBrowser("giveout"));
+        model.addAttribute("words", messages.forBrowser("givelink"));
         return "sharing/give-link";
     }
 

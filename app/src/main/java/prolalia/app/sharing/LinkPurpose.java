@@ -10,7 +10,7 @@ public enum LinkPurpose {
     STATION,
     /** A place on paper, reached by its code. */
     PAPER,
-    /** Looked at as students will meet it, before it is given out: it ends by itself. */
+    /** Looked at as students will meet it, before it is given: it ends by itself. */
     PREVIEW;
 
     /** Whether it is reached by a code of its own; otherwise by what is sent. */

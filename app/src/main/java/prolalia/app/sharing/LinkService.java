@@ -54,7 +54,7 @@ public class LinkService {
      *
      * @param token of the link that holds; null: there is none
      * @param withdrawn whether there was one, which can be opened again
-     * @param preview the link by which it is looked at before it is given out; null: none holds
+     * @param preview the link by which it is looked at before it is given; null: none holds
      */
     public record Given(String token, boolean withdrawn, Link preview) {
         Optional<String> link() {
@@ -88,17 +88,17 @@ public class LinkService {
     }
 
     Given given(Teacher teacher, String lessonId) {
-        LessonRef lesson = toGiveLink(teacher, lessonId);
+        LessonRef lesson = toGive(teacher, lessonId);
         Optional<Link> newest = links.newest(lesson, LinkPurpose.GIVEN);
         Optional<Link> preview = links.newest(lesson, LinkPurpose.PREVIEW).filter(link -> link.holds(clock.millis()));
         boolean withdrawn = newest.map(Link::withdrawn).orElse(false);
         return new Given(withdrawn ? null : newest.map(Link::token).orElse(null), withdrawn, preview.orElse(null));
     }
 
-    /** Gives the lesson out, unless it is; answers its token. */
+    /** Gives the lesson, unless it is; answers its token. */
     @Transactional
     public String give(Teacher teacher, String lessonId) {
-        LessonRef lesson = toGiveLink(teacher, lessonId);
+        LessonRef lesson = toGive(teacher, lessonId);
         return links.newest(lesson, LinkPurpose.GIVEN)
                 .filter(link -> !link.withdrawn())
                 .map(Link::token)
@@ -108,7 +108,7 @@ public class LinkService {
     /** Takes the link back: nobody comes in by it any more. */
     @Transactional
     public void withdraw(Teacher teacher, String lessonId) {
-        LessonRef lesson = toGiveLink(teacher, lessonId);
+        LessonRef lesson = toGive(teacher, lessonId);
         links.withdrawAll(lesson, LinkPurpose.GIVEN, clock.millis());
         audit.note(teacher.id(), Deed.LINK_WITHDRAWN, lesson.summary().title());
     }
@@ -116,7 +116,7 @@ public class LinkService {
     /** The link that was withdrawn last leads here again, and so does each code that was printed of it. */
     @Transactional
     public void open(Teacher teacher, String lessonId) {
-        links.newest(toGiveLink(teacher, lessonId), LinkPurpose.GIVEN)
+        links.newest(toGive(teacher, lessonId), LinkPurpose.GIVEN)
                 .map(Link::token)
                 .ifPresent(links::open);
     }
@@ -125,13 +125,13 @@ public class LinkService {
     @Transactional
     public void renew(Teacher teacher, String lessonId) {
         withdraw(teacher, lessonId);
-        add(teacher, toGiveLink(teacher, lessonId));
+        add(teacher, toGive(teacher, lessonId));
     }
 
     /** Makes a link by which the lesson is met as students will meet it; those that were made before hold no more. */
     @Transactional
     public void preview(Teacher teacher, String lessonId) {
-        LessonRef lesson = toGiveLink(teacher, lessonId);
+        LessonRef lesson = toGive(teacher, lessonId);
         long now = clock.millis();
         links.withdrawAll(lesson, LinkPurpose.PREVIEW, now);
         links.add(lesson, LinkPurpose.PREVIEW, Ids.newToken(), now + PREVIEW_HOLDS.toMillis(), now);
@@ -139,10 +139,10 @@ public class LinkService {
 
     @Transactional
     public void endPreview(Teacher teacher, String lessonId) {
-        links.withdrawAll(toGiveLink(teacher, lessonId), LinkPurpose.PREVIEW, clock.millis());
+        links.withdrawAll(toGive(teacher, lessonId), LinkPurpose.PREVIEW, clock.millis());
     }
 
-    private LessonRef toGiveLink(Teacher teacher, String lessonId) {
+    private LessonRef toGive(Teacher teacher, String lessonId) {
         return access.require(teacher, lessonId, Right.GIVE);
     }
 

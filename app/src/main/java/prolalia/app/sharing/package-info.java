@@ -1,2 +1,2 @@
-/** Giving a lesson out: its link, and the code that leads to it. */
+/** Giving a lesson: its link, and the code that leads to it. */
 package prolalia.app.sharing;

@@ -5,10 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.app.lesson.LessonService.LessonView;
-import prolalia.app.lesson.ScriptLine;
 import prolalia.core.lesson.LessonLimits;
-import prolalia.core.lesson.Line;
-import prolalia.core.lesson.LineKind;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageElement.Surroundings;
@@ -19,9 +16,8 @@ import prolalia.core.page.PageElement.Surroundings;
  * @param lines of the lesson
  * @param pages of the lesson
  * @param pictures that were brought in for it
- * @param choices of the lesson: they may lead on themselves
  */
-record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures, List<Line> choices) {
+record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures) {
     static final int MOST_THINGS = LessonLimits.MOST_THINGS;
     private static final int LONGEST_ID = 40;
 
@@ -29,11 +25,7 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures, Li
         return new StageCheck(
                 lesson.script().stream().map(line -> line.line().id()).collect(Collectors.toSet()),
                 lesson.pages().stream().map(page -> page.page().id()).collect(Collectors.toSet()),
-                pictures,
-                lesson.script().stream()
-                        .map(ScriptLine::line)
-                        .filter(line -> line.kind() == LineKind.CHOICE)
-                        .toList());
+                pictures);
     }
 
     /**
@@ -47,8 +39,8 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures, Li
         }
         Set<String> ids = new HashSet<>();
         Surroundings there = surroundings(onEvery);
-        List<PageElement> checked = things.stream()
-                .<PageElement>map(thing -> {
+        return things.stream()
+                .map(thing -> {
                     if (thing == null || thing.area() == null || !isName(thing.id()) || !ids.add(thing.id())) {
                         throw new StageRefusedException(StageRefusal.GONE);
                     }
@@ -57,9 +49,6 @@ record StageCheck(Set<String> lines, Set<String> pages, Set<String> pictures, Li
                     });
                     return thing.at(thing.area().onPage());
                 })
-                .toList();
-        return checked.stream()
-                .map(thing -> thing instanceof PageElement.Jump jump ? jump.besideChoice(checked, choices) : thing)
                 .toList();
     }
 

@@ -142,7 +142,7 @@ class StageEditor {
         String pageId = page.page().id();
         StoredStage stored = store.stage(pageId);
         List<PageElement> there =
-                stages.given(lesson).withoutDangling(stored.placed().things());
+                stages.given(lesson).asItStands(stored.placed().things());
         List<PageElement> placed = new SpotsOfPage(page, free).placed(there, lineIds, anew);
         if (!placed.equals(there)) {
             keep(

@@ -18,8 +18,8 @@ import prolalia.core.lesson.Line;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.page.EveryPage;
 import prolalia.core.page.EveryPage.Here;
+import prolalia.core.page.Jump;
 import prolalia.core.page.PageElement;
-import prolalia.core.page.PageElement.Jump;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
 import prolalia.core.page.Placed;
@@ -173,7 +173,7 @@ public class StageService {
         List<Here> every = page.map(there -> new EveryPage(ofLesson.things()).on(plain(there), manner.otherwise()))
                 .orElse(List.of());
         return new Stage(
-                given(lesson).withoutDangling(stored.placed().things()),
+                given(lesson).asItStands(stored.placed().things()),
                 every,
                 manner,
                 Farther.of(ofPage, lessonRule),

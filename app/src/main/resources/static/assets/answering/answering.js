@@ -4,7 +4,7 @@ import { activities } from '../player/activities.js';
 import { AnswerOutbox } from './answer-outbox.js';
 import { HandingIn } from './handing-in.js';
 import { bindAreas } from './areas.js';
-import { bindChoices } from './choices.js';
+import { bindChoices, bindLeading } from './choices.js';
 import { bindDrawing } from './drawing.js';
 import { doEarly } from './early.js';
 import { bindHints } from './hints.js';
@@ -90,6 +90,7 @@ const handingIn = new HandingIn(answering);
 function open() {
   document.querySelectorAll('.answer').forEach((place) => BINDERS.forEach((bind) => bind(place, answering)));
   bindChoices(document.querySelector('.board'), answering);
+  bindLeading(answering);
   handingIn.open();
 }
 

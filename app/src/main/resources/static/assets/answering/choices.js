@@ -27,15 +27,17 @@ function choose(pick, answering) {
 function press(pick, answering) {
   const { question, choice } = pick.dataset;
   const isChosen = choose(pick, answering);
+  const way = isChosen ? wayOf(choice) : null;
+  if (way) {
+    way.click();
+    return;
+  }
   const words = pick.getAttribute('aria-label').replace(/^[^:]*: /, '');
   const place = document.querySelector(`.answer[data-question="${question}"] .outcome`);
   if (place) {
     place.textContent = say(isChosen ? 'answer.chosen' : 'answer.unchosen', { words });
   }
-  const way = isChosen ? wayOf(choice) : null;
-  if (way) {
-    way.click();
-  } else if (isChosen) {
+  if (isChosen) {
     sayAll(promptOf('YOU_CHOSE'), soundOf(choice));
   }
 }
@@ -54,7 +56,7 @@ function step(event) {
 }
 
 /** A way that is pressed where it stands chooses as well. */
-function bindWays(answering) {
+export function bindLeading(answering) {
   document.querySelectorAll('a.jump[data-choice]').forEach((way) => way.addEventListener('click', ({ isTrusted }) => {
     const pick = document.querySelector(`.pick[data-choice="${way.dataset.choice}"]`);
     if (isTrusted && pick && pick.getAttribute('aria-checked') !== 'true') {
@@ -64,7 +66,6 @@ function bindWays(answering) {
 }
 
 export function bindChoices(place, answering) {
-  bindWays(answering);
   place?.querySelectorAll('.pick').forEach((pick) => {
     pick.addEventListener('click', () => press(pick, answering));
     pick.addEventListener('keydown', step);

@@ -218,39 +218,4 @@ class AnsweringTest extends ChildBrowsing {
         assertThat(box.locator(".pen").first().isVisible()).isFalse();
         ines.form("/classes/" + classId + "/remove");
     }
-
-    @Test
-    void aChoiceThatLeadsOnItselfIsPlacedByOneKeyAndAnswersAndTurnsThePage() throws Exception {
-        Visitor ines = Visitor.ines(base());
-        String bakery = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>At the bakery");
-        String copy =
-                Visitor.first(ines.form("/lessons/" + bakery + "/copy").uri().getPath() + "/", "/lessons/([^/]+)/");
-        Page desk = desk();
-        desk.navigate(base() + "/lessons/" + copy + "/pages/1");
-        desk.waitForSelector(".stage[data-state=open]");
-        int things = Integer.parseInt(desk.getAttribute(".stage", "data-things")) + 1;
-        for (int press = 0; press < 2; press++) {
-            desk.locator("#lines li[data-kind=CHOICE]:has-text('three')").click();
-            desk.keyboard().press("j");
-            desk.waitForSelector(".stage[data-things='" + things + "']");
-            assertThat(desk.locator("#thing-page").inputValue())
-                    .as("the same one when it is asked for again")
-                    .isEqualTo(
-                            desk.locator("#thing-page option:text-is('Page 2')").getAttribute("value"));
-            desk.locator("#sheet").focus();
-        }
-        given(ines, "Waders", copy);
-        Page child = context(820, 1180).newPage();
-        enter(child, ines, ada);
-        page(child, 1);
-        assertThat(child.getByLabel("six: go to page 3").isVisible())
-                .as("where nothing is answered, the words lead on")
-                .isTrue();
-        child.getByLabel("Choose: three, and go to page 2").click();
-        child.waitForURL("**/2");
-        page(child, 1);
-        assertThat(child.getByLabel("Choose: three, and go to page 2").getAttribute("aria-checked"))
-                .isEqualTo("true");
-        ines.form("/classes/" + classId + "/remove");
-    }
 }

@@ -3,65 +3,21 @@ package prolalia.app.browser;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import com.microsoft.playwright.FileChooser;
 import com.microsoft.playwright.FrameLocator;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.SelectOption;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** From a file to pages whose marks sound: looked over, taken, arranged, and heard by a student. */
-class StageTest extends Browsing {
-    /** A new lesson whose worksheet is looked over. */
-    private Page review(String title, String file) throws Exception {
-        Page page = desk();
-        page.getByLabel("What is it about?").fill(title);
-        // By its key: a notice that comes in above it moves the button.
-        page.getByText("Bring in slides or papers").press("Enter");
-        page.waitForURL("**/bring-in");
-        byte[] content;
-        try (var in = StageTest.class.getResourceAsStream("/demo/" + file)) {
-            content = in.readAllBytes();
-        }
-        FileChooser chooser =
-                page.waitForFileChooser(() -> page.getByText("Choose files").click());
-        chooser.setFiles(new FilePayload(file, "application/octet-stream", content));
-        page.waitForSelector(".review[data-state=open]");
-        return page;
-    }
-
-    private static void changed(Page page, int changes) {
-        page.waitForSelector(".review[data-changes='" + changes + "']");
-    }
-
-    private static void take(Page page) {
-        page.locator("#take").click();
-        page.waitForSelector(".lesson[data-ready]");
-    }
-
-    private static Page stage(Page page) {
-        page.getByText("Pages", new Page.GetByTextOptions().setExact(true)).click();
-        page.waitForSelector(".stage[data-state=open]");
-        return page;
-    }
-
-    private static void stageOf(Page page, String lesson, Object number) {
-        page.navigate(lesson + "/pages/" + number);
-        page.waitForSelector(".stage[data-state=open]");
-    }
-
+class StageTest extends StageBrowsing {
     /** Opens the demo's slides; answers their address. */
     private String bean(Page teacher) {
         openDemoLesson(teacher, "How a bean wakes up");
         return teacher.url().split("#")[0];
-    }
-
-    private static void kept(Page page, int version) {
-        page.waitForSelector(".stage[data-version='" + version + "']");
     }
 
     private static void drag(Page page, double fromX, double fromY, double byX, double byY) {
@@ -161,48 +117,6 @@ class StageTest extends Browsing {
     }
 
     @Test
-    void linksLeadElsewhereJumpsToOtherPagesAndABadAddressIsNotTaken() throws Exception {
-        Page page = review("Ways", "bakery.pdf");
-        take(page);
-        stage(page);
-        page.keyboard().press("l");
-        kept(page, 2);
-        page.locator("#thing-address").fill("see my page");
-        page.keyboard().press("Tab");
-        says(page, "#stage-state", "An address begins with http");
-        assertThat(page.locator("#thing-address").inputValue())
-                .as("to be corrected")
-                .isEqualTo("see my page");
-        page.locator("#thing-address").fill("https://bread.example/ovens");
-        page.keyboard().press("Tab");
-        kept(page, 3);
-        assertThat(page.locator("#try-it").getAttribute("href")).isEqualTo("https://bread.example/ovens");
-        page.locator("#thing-words").fill("The ovens");
-        page.keyboard().press("Tab");
-        kept(page, 4);
-        page.locator("#sheet").focus();
-        page.keyboard().press("j");
-        kept(page, 5);
-        page.keyboard().press("Escape");
-        page.keyboard().press("j");
-        kept(page, 6);
-        assertThat(page.locator("[name=unseen]").isVisible())
-                .as("what was just placed is chosen")
-                .isTrue();
-        giveLink(page);
-        Page student = context(1280, 800).newPage();
-        student.navigate(page.inputValue("#link"));
-        assertThat(student.getByLabel("The ovens (opens in a new tab)").getAttribute("rel"))
-                .contains("noopener");
-        student.setViewportSize(390, 844);
-        student.waitForFunction("() => { const [low, high] = [...document.querySelectorAll('.jump')]"
-                + ".map((way) => way.getBoundingClientRect());"
-                + " return high.bottom <= low.top && high.height >= 24; }");
-        student.getByLabel("Go to page 2").first().click();
-        student.waitForURL("**/2");
-    }
-
-    @Test
     void aStudentHearsTheMarkOnThePageAndOnAPhoneTheLineUnderIt() throws Exception {
         Page page = review("Heard", "bean.pptx");
         take(page);
@@ -231,34 +145,6 @@ class StageTest extends Browsing {
         assertThat(phone.locator(".board .spot").isVisible()).isFalse();
         phone.locator(".says .spot").click();
         phone.waitForSelector("#play[aria-pressed=true]");
-    }
-
-    @Test
-    void aHintIsGivenWhenItIsAskedForAndCountedAndTheRightWayLeadsOn() {
-        Page teacher = desk();
-        openDemoLesson(teacher, "At the bakery counter");
-        String lesson = teacher.url();
-        giveLink(teacher, lesson);
-        Page student = context(1280, 800).newPage();
-        student.navigate(teacher.inputValue("#link"));
-        assertThat(student.locator("#hints li").first().isVisible()).isFalse();
-        student.waitForResponse("**/hints/**", () -> student.locator("#hint").click());
-        student.waitForSelector("#play[aria-pressed=true]");
-        assertThat(student.locator("#hints li").first().innerText()).contains("Two coins make one roll");
-        assertThat(student.getByLabel("Next page").count())
-                .as("the child chooses")
-                .isZero();
-        student.getByLabel("Go to page 2").first().click();
-        student.waitForURL("**/2");
-        student.getByLabel("Go to page 1").click();
-        student.waitForURL("**/1");
-        student.getByLabel("Go to page 3").click();
-        student.waitForURL("**/3");
-        teacher.navigate(lesson + "/pages/1");
-        assertThat(teacher.locator("#lines").innerText()).contains("asked for once");
-        teacher.navigate(lesson + "/paths");
-        assertThat(teacher.locator("main").innerText()).contains("every way leads to the end");
-        assertThat(teacher.locator("svg.ways .way.wrong").count()).isEqualTo(2);
     }
 
     private static void change(Page page, Runnable deed) {

@@ -51,7 +51,7 @@ class ArchiveTest extends RunningHouse {
         return bytes.toByteArray();
     }
 
-    private HttpResponse<byte[]> bringBack(byte[] archive) throws Exception {
+    private HttpResponse<byte[]> bringIn(byte[] archive) throws Exception {
         return ines.send("PUT", "/bring-in-lesson", "application/octet-stream", archive);
     }
 
@@ -75,7 +75,7 @@ class ArchiveTest extends RunningHouse {
             ines.record(line, voice, Files.readAllBytes(voice(voice)));
         }
         byte[] saved = ines.get("/lessons/" + lesson + "/lesson.zip").body();
-        String at = Visitor.first(Visitor.text(bringBack(saved)), "\"at\":\"([^\"]+)\"");
+        String at = Visitor.first(Visitor.text(bringIn(saved)), "\"at\":\"([^\"]+)\"");
         assertThat(withoutIds(
                         new String(unzipped(ines.get(at + "/lesson.zip").body()).get("lesson.json"), UTF_8)))
                 .isEqualTo(withoutIds(new String(unzipped(saved).get("lesson.json"), UTF_8)));
@@ -84,7 +84,7 @@ class ArchiveTest extends RunningHouse {
     @Test
     void whatComesBackIsSavedAgainAsTheSameAndStudentsMeetTheSame() throws Exception {
         byte[] saved = ines.get("/lessons/" + bean + "/lesson.zip").body();
-        String at = Visitor.first(Visitor.text(bringBack(saved)), "\"at\":\"([^\"]+)\"");
+        String at = Visitor.first(Visitor.text(bringIn(saved)), "\"at\":\"([^\"]+)\"");
         assertThat(at).doesNotContain(bean);
         byte[] again = ines.get(at + "/lesson.zip").body();
         assertThat(withoutIds(new String(unzipped(again).get("lesson.json"), UTF_8)))
@@ -108,7 +108,7 @@ class ArchiveTest extends RunningHouse {
         String json = new String(unzipped(saved).get("lesson.json"), UTF_8);
         assertThat(json.split("\"original\"", -1)).hasSize(3);
         assertThat(json).contains("\"GAIN\"", "\"db\" : 3.0");
-        String at = Visitor.first(Visitor.text(bringBack(saved)), "\"at\":\"([^\"]+)\"");
+        String at = Visitor.first(Visitor.text(bringIn(saved)), "\"at\":\"([^\"]+)\"");
         String take = Visitor.first(ines.page(at), "data-take=\"([^\"]+)\"");
         assertThat(ines.page("/takes/" + take + "/edits")).contains("\"GAIN\"");
         ines.form(at + "/remove");
@@ -118,8 +118,7 @@ class ArchiveTest extends RunningHouse {
     void nothingIsHalfBroughtBack() throws Exception {
         String before = ines.page("/");
         byte[] saved = ines.get("/lessons/" + bean + "/lesson.zip").body();
-        assertThat(bringBack(Arrays.copyOf(saved, saved.length / 2)).statusCode())
-                .isEqualTo(422);
+        assertThat(bringIn(Arrays.copyOf(saved, saved.length / 2)).statusCode()).isEqualTo(422);
         Map<String, byte[]> files = unzipped(saved);
         String take = files.keySet().stream()
                 .filter(name -> name.startsWith("takes/"))
@@ -131,10 +130,10 @@ class ArchiveTest extends RunningHouse {
                 .orElseThrow();
         Map<String, byte[]> noSound = new LinkedHashMap<>(files);
         noSound.put(take, "no sound".getBytes(UTF_8));
-        assertThat(Visitor.text(bringBack(zipped(noSound)))).contains("damaged", take);
+        assertThat(Visitor.text(bringIn(zipped(noSound)))).contains("damaged", take);
         Map<String, byte[]> page = new LinkedHashMap<>(files);
         page.put(picture, "<script>alert(1)</script>".getBytes(UTF_8));
-        assertThat(Visitor.text(bringBack(zipped(page)))).contains("damaged", picture);
+        assertThat(Visitor.text(bringIn(zipped(page)))).contains("damaged", picture);
         String json = new String(files.get("lesson.json"), UTF_8);
         for (String broken : new String[] {
             json.replace("\"startMs\" : ", "\"startMs\" : 9"),
@@ -144,12 +143,12 @@ class ArchiveTest extends RunningHouse {
         }) {
             Map<String, byte[]> byHand = new LinkedHashMap<>(files);
             byHand.put("lesson.json", broken.getBytes(UTF_8));
-            HttpResponse<byte[]> told = bringBack(zipped(byHand));
+            HttpResponse<byte[]> told = bringIn(zipped(byHand));
             assertThat(told.statusCode()).as(Visitor.text(told)).isEqualTo(422);
         }
         Map<String, byte[]> outside = new LinkedHashMap<>(files);
         outside.put("../../evil", new byte[1]);
-        assertThat(Visitor.text(bringBack(zipped(outside))))
+        assertThat(Visitor.text(bringIn(zipped(outside))))
                 .contains("out of its own folder", "Nothing of it was brought in");
         assertThat(ines.page("/").split("class=\"book", -1)).hasSameSizeAs(before.split("class=\"book", -1));
     }
@@ -220,7 +219,7 @@ class ArchiveTest extends RunningHouse {
         ines.send("DELETE", "/lines/" + wellDone, "text/plain", new byte[0]);
         assertThat(child.page(link)).as("taken off the shelf: as it ships").contains("prompts/well_done.mp3");
         // Whoever has none of her own hears those that come with a lesson.
-        assertThat(new String(bringBack(handedOn).body(), UTF_8)).contains("prompts=1");
+        assertThat(new String(bringIn(handedOn).body(), UTF_8)).contains("prompts=1");
         assertThat(child.page(link)).doesNotContain("prompts/well_done.mp3");
         // Other tests hear what ships.
         String theirs = Visitor.first(

@@ -14,6 +14,7 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.marking.Asked;
+import prolalia.core.page.Jump;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.Placed;
 import prolalia.core.sound.InkTrace;
@@ -146,9 +147,7 @@ public record PublishedLesson(
                 page.id(),
                 page.picture(),
                 page.lines(),
-                new Placed(
-                        one.withoutDangling(page.placed().things()),
-                        page.placed().manner()),
+                new Placed(one.asItStands(page.placed().things()), page.placed().manner()),
                 page.title()));
     }
 
@@ -206,16 +205,20 @@ public record PublishedLesson(
         return prompts.containsValue(soundHash) || lines().anyMatch(line -> soundHash.equals(line.soundHash()));
     }
 
-    /** Of what is placed, that whose line, or page, is still there. */
-    public List<PageElement> withoutDangling(List<PageElement> things) {
-        Set<String> lineIds = lines().map(line -> line.line().id()).collect(Collectors.toSet());
+    /** Of what is placed on a page, that whose line, or page, is still there; a choice that leads on does so where its words are. */
+    public List<PageElement> asItStands(List<PageElement> things) {
+        Map<String, Line> known =
+                lines().map(PublishedLine::line).collect(Collectors.toMap(Line::id, line -> line, (one, other) -> one));
         Set<String> pageIds = pages.stream().map(PublishedPage::id).collect(Collectors.toSet());
-        return things.stream()
+        List<PageElement> there = things.stream()
                 .flatMap(thing -> thing
                         .withReferences(
-                                line -> lineIds.contains(line) ? line : null,
+                                line -> known.containsKey(line) ? line : null,
                                 page -> pageIds.contains(page) ? page : null)
                         .stream())
+                .toList();
+        return there.stream()
+                .map(thing -> thing instanceof Jump jump ? jump.besideChoice(there, known.get(jump.choiceId())) : thing)
                 .toList();
     }
 }

@@ -20,13 +20,13 @@ import prolalia.core.published.PublishedLesson.PublishedPage;
 public record StagedPage(List<PageElement> things, PlayRule rule, boolean example) {
     /** The pages of a lesson in order, by id, as far as the lines and pages that things lead to are still there. */
     public static Map<String, StagedPage> of(PublishedLesson lesson) {
-        EveryPage every = new EveryPage(lesson.withoutDangling(lesson.every().things()));
+        EveryPage every = new EveryPage(lesson.asItStands(lesson.every().things()));
         PlayRule ofLesson = lesson.every().manner().rule().over(PlayRule.USUAL);
         Map<String, StagedPage> pages = new LinkedHashMap<>();
         for (PublishedPage page : lesson.pages()) {
             PlayRule rule = page.placed().manner().rule().over(ofLesson);
             List<PageElement> things =
-                    new ArrayList<>(lesson.withoutDangling(page.placed().things()));
+                    new ArrayList<>(lesson.asItStands(page.placed().things()));
             every.on(page.plainLines(), page.placed().manner().otherwise()).stream()
                     .flatMap(here -> here.thing().stream())
                     .forEach(things::add);

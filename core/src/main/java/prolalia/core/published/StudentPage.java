@@ -7,6 +7,7 @@ import java.util.StringJoiner;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
 import prolalia.core.lesson.LessonSettings;
+import prolalia.core.page.Jump;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.Paths;
@@ -162,8 +163,8 @@ public record StudentPage(
             return thing instanceof PageElement.Link link ? link : null;
         }
 
-        public PageElement.Jump jump() {
-            return thing instanceof PageElement.Jump jump ? jump : null;
+        public Jump jump() {
+            return thing instanceof Jump jump ? jump : null;
         }
 
         public PageElement.Text text() {
@@ -176,12 +177,12 @@ public record StudentPage(
 
         /** Whether there is no arrow beside it: the child chooses, or goes this way alone. */
         boolean takesArrow() {
-            return isChosen() || (thing instanceof PageElement.Jump jump && jump.noArrow());
+            return isChosen() || (thing instanceof Jump jump && jump.noArrow());
         }
 
         /** Whether it is a right or a wrong way. */
         public boolean isChosen() {
-            return thing instanceof PageElement.Jump jump && jump.way() != Paths.Kind.PLAIN;
+            return thing instanceof Jump jump && jump.way() != Paths.Kind.PLAIN;
         }
     }
 
@@ -213,7 +214,7 @@ public record StudentPage(
     }
 
     /** The words of the choice that is a way; empty where a way is no choice. */
-    public String wordsOfChoice(PageElement.Jump jump) {
+    public String wordsOfChoice(Jump jump) {
         return page.lines().stream()
                 .filter(line -> line.line().id().equals(jump.choiceId()))
                 .map(PublishedLine::words)

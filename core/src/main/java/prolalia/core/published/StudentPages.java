@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.marking.Asked;
+import prolalia.core.page.Jump;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PlayRule;
 import prolalia.core.place.Area;
@@ -177,7 +178,7 @@ public final class StudentPages {
     private static List<OnPage> onPage(StagedPage staged, PublishedPage page, List<PublishedPage> pages) {
         Set<String> leading = new HashSet<>();
         staged.things().forEach(thing -> {
-            if (thing instanceof PageElement.Jump jump && jump.choiceId() != null) {
+            if (thing instanceof Jump jump && jump.choiceId() != null) {
                 leading.add(jump.choiceId());
             }
         });
@@ -208,7 +209,7 @@ public final class StudentPages {
         }
 
         @Override
-        public Optional<OnPage> jump(PageElement.Jump jump) {
+        public Optional<OnPage> jump(Jump jump) {
             if (jump.leadsBack()) {
                 // A child who came by no way at all goes to the page before.
                 return Optional.of(new OnPage(jump, null, Math.max(1, pages.indexOf(page))));

@@ -12,6 +12,7 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.Take;
 import prolalia.core.page.EveryPage.Otherwise;
+import prolalia.core.page.Jump;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
 import prolalia.core.page.Paths;
@@ -104,12 +105,12 @@ class StudentPagesTest {
                 PICTURE,
                 List.of(),
                 placed(
-                        new PageElement.Jump("r", SOMEWHERE, "c", Paths.Kind.RIGHT),
-                        new PageElement.Jump("x", SOMEWHERE, "removed", Paths.Kind.WRONG)));
+                        new Jump("r", SOMEWHERE, "c", Paths.Kind.RIGHT),
+                        new Jump("x", SOMEWHERE, "removed", Paths.Kind.WRONG)));
         PublishedPage second = new PublishedPage(
-                "b", PICTURE, List.of(), placed(new PageElement.Jump("x", SOMEWHERE, "removed", Paths.Kind.WRONG)));
+                "b", PICTURE, List.of(), placed(new Jump("x", SOMEWHERE, "removed", Paths.Kind.WRONG)));
         PublishedPage third =
-                new PublishedPage("c", PICTURE, List.of(), placed(new PageElement.Jump("k", SOMEWHERE, "back", null)));
+                new PublishedPage("c", PICTURE, List.of(), placed(new Jump("k", SOMEWHERE, "back", null)));
         List<StudentPage> met = StudentPages.of(lesson(first, second, third));
         assertThat(met.get(0).goesOn()).isFalse();
         assertThat(met.get(0).onPage())

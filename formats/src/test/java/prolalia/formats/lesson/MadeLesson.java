@@ -18,6 +18,7 @@ import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
 import prolalia.core.lesson.StepIcon;
 import prolalia.core.lesson.Take;
+import prolalia.core.page.Jump;
 import prolalia.core.page.Look;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PageSettings;
@@ -77,9 +78,8 @@ public final class MadeLesson implements LessonFiles {
                                         new PlayRule(PlayRule.Start.ARRIVAL, 50, 2, false, null, null),
                                         null),
                                 new PageElement.Spot("s2", new Area(0.1, 0.4, 0.3, 0.2), "l2", false),
-                                new PageElement.Jump(
-                                        "j1", new Area(0.5, 0.5, 0.1, 0.1), "two", Paths.Kind.RIGHT, "bean"),
-                                new PageElement.Jump("j2", new Area(0.7, 0.5, 0.1, 0.1), "three", Paths.Kind.WRONG, ""),
+                                new Jump("j1", new Area(0.5, 0.5, 0.1, 0.1), "two", Paths.Kind.RIGHT, "bean"),
+                                new Jump("j2", new Area(0.7, 0.5, 0.1, 0.1), "three", Paths.Kind.WRONG, ""),
                                 new PageElement.Link(
                                         "k1", new Area(0.8, 0.8, 0.1, 0.1), "More", "https://a.example/?a=1&b=2", true),
                                 new PageElement.Text(
