@@ -20,6 +20,7 @@ import prolalia.app.classroom.ClassStudent;
 import prolalia.app.listening.NoteStore.Note;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.response.OpenAnswers;
 import prolalia.app.response.ResultsService;
 import prolalia.app.response.ResultsService.Answered;
 import prolalia.app.response.ResultsService.Opened;
@@ -34,6 +35,7 @@ class ListeningService {
     private static final int LONGEST_NOTE = 2_000;
 
     private final ResultsService results;
+    private final OpenAnswers openAnswers;
     private final AssignmentService assignments;
     private final NoteStore notes;
     private final RemarkStore remarks;
@@ -44,6 +46,7 @@ class ListeningService {
 
     ListeningService(
             ResultsService results,
+            OpenAnswers openAnswers,
             AssignmentService assignments,
             NoteStore notes,
             RemarkStore remarks,
@@ -52,6 +55,7 @@ class ListeningService {
             TransactionTemplate transaction,
             Clock clock) {
         this.results = results;
+        this.openAnswers = openAnswers;
         this.assignments = assignments;
         this.notes = notes;
         this.remarks = remarks;
@@ -115,7 +119,7 @@ class ListeningService {
 
     /** What a class answered to all its lessons. */
     Queue queueOfClass(Teacher teacher, String classId, Order order, Which which, Checked checked) {
-        Map<String, Integer> open = results.open(teacher, classId);
+        Map<String, Integer> open = openAnswers.byAssignment(teacher, classId);
         Map<String, Integer> replied = remarks.byAssignment(classId);
         List<Assignment> meant = assignments.ofClass(teacher, classId).stream()
                 .filter(each -> which != Which.OPEN || open.containsKey(each.id()) || replied.containsKey(each.id()))
@@ -194,7 +198,7 @@ class ListeningService {
     record Other(String assignmentId, String title, int open) {}
 
     List<Other> others(Teacher teacher, Assignment assignment) {
-        Map<String, Integer> open = results.open(teacher, assignment.classId());
+        Map<String, Integer> open = openAnswers.byAssignment(teacher, assignment.classId());
         return assignments.ofClass(teacher, assignment.classId()).stream()
                 .filter(each -> !each.id().equals(assignment.id()) && open.containsKey(each.id()))
                 .map(each -> new Other(each.id(), each.title(), open.get(each.id())))

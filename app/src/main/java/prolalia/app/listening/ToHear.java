@@ -6,7 +6,7 @@ import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.classroom.ClassService;
 import prolalia.app.classroom.SchoolClass;
-import prolalia.app.response.ResultsService;
+import prolalia.app.response.OpenAnswers;
 
 /** What there is to hear in a teacher's classes, as her desk says it. */
 @Service
@@ -14,11 +14,11 @@ public class ToHear {
     private static final int MOST_NAMED = 3;
 
     private final ClassService classes;
-    private final ResultsService results;
+    private final OpenAnswers openAnswers;
 
-    ToHear(ClassService classes, ResultsService results) {
+    ToHear(ClassService classes, OpenAnswers openAnswers) {
         this.classes = classes;
-        this.results = results;
+        this.openAnswers = openAnswers;
     }
 
     /** @param byChild how many answers of each child nobody marked as yet, by her name; who waits longest comes first */
@@ -41,7 +41,7 @@ public class ToHear {
     /** Classes without any are missing. */
     public List<InClass> of(Teacher teacher) {
         List<SchoolClass> hers = classes.of(teacher);
-        Map<String, Map<String, Integer>> open = results.openByClass(hers);
+        Map<String, Map<String, Integer>> open = openAnswers.byClass(hers);
         return hers.stream()
                 .filter(each -> open.containsKey(each.id()))
                 .map(each -> new InClass(each, open.get(each.id())))

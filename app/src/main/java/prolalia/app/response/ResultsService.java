@@ -17,7 +17,6 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.Assignment;
 import prolalia.app.assignment.AssignmentService;
 import prolalia.app.classroom.ClassStudent;
-import prolalia.app.classroom.SchoolClass;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResponseService.Piece;
 import prolalia.app.response.ResponseStore.Spoken;
@@ -191,18 +190,6 @@ public class ResultsService {
      */
     public record Answered(
             ClassStudent student, Head question, StoredAnswer answer, Mark mark, Set<AnswerCheck> checks) {}
-
-    /** How many answers nobody has marked as yet, by what was given to a class; what has none is missing. */
-    public Map<String, Integer> open(Teacher teacher, String classId) {
-        return store.open(assignments.ofClass(teacher, classId).stream()
-                .map(Assignment::id)
-                .toList());
-    }
-
-    /** The same by class and then by the name of the child, in classes that somebody may see; one that has none is missing. */
-    public Map<String, Map<String, Integer>> openByClass(List<SchoolClass> classes) {
-        return store.openByClass(classes.stream().map(SchoolClass::id).toList());
-    }
 
     /** All answers to something that was given, by question and then by child as they come in the class. */
     public List<Answered> answered(Teacher teacher, String assignmentId) {
