@@ -2,12 +2,20 @@ package prolalia.app.browser;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
 import prolalia.app.web.Visitor;
 
 /** Ways from page to page, and elsewhere: placed on the stage, gone by a child. */
 class WaysTest extends StageBrowsing {
+    /** Children come by a name, on a plain network. */
+    @Override
+    String at() {
+        return byName();
+    }
+
     @Test
     void linksLeadElsewhereJumpsToOtherPagesAndABadAddressIsNotTaken() throws Exception {
         Page page = review("Ways", "bakery.pdf");
@@ -105,11 +113,19 @@ class WaysTest extends StageBrowsing {
         assertThat(child.getByLabel("six: go to page 3").isVisible())
                 .as("where nothing is answered, the words lead on")
                 .isTrue();
-        child.getByLabel("Choose: three, and go to page 2").click();
+        Locator three =
+                child.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Choose: three, and go to page 2"));
+        three.click();
         child.waitForURL("**/2");
         page(child, 1);
-        assertThat(child.getByLabel("Choose: three, and go to page 2").getAttribute("aria-checked"))
-                .isEqualTo("true");
+        assertThat(three.getAttribute("aria-checked")).isEqualTo("true");
+        // On a phone what is answered on the paper stands under it, also where nobody read the question aloud yet.
+        child.setViewportSize(390, 844);
+        assertThat(three.count()).isEqualTo(1);
+        Locator drawn = child.locator(".says .answer[data-kind=DRAWING] .sheet");
+        drawn.scrollIntoViewIfNeeded();
+        assertThat(drawn.isVisible()).isTrue();
+        AccessTest.check(child, "a paper that is answered on a phone");
         ines.form("/classes/" + classId + "/remove");
     }
 }

@@ -222,13 +222,23 @@ public record StudentPage(
                 .orElse("");
     }
 
-    /** The lines that sound on the picture; a small screen has no room for their marks there. */
+    /**
+     * The lines that sound on the picture, and those that are answered there though nobody read them yet; a small screen has no
+     * room for marks and answers there.
+     */
     public List<SaidLine> placedLines() {
-        return onPage.stream()
-                .map(OnPage::said)
-                .filter(Objects::nonNull)
+        Stream<SaidLine> sounding = onPage.stream().map(OnPage::said).filter(Objects::nonNull);
+        Stream<SaidLine> silent = page.lines().stream()
+                .filter(line -> !line.isHeard() && isAnsweredOnPicture(line))
+                .map(line -> new SaidLine(line, PlayRule.USUAL));
+        return Stream.concat(sounding, silent)
                 .filter(said -> !lines.contains(said) && askedWith(said.id()) == null)
                 .toList();
+    }
+
+    private boolean isAnsweredOnPicture(PublishedLine line) {
+        AskedOnPage here = askedBy(line.line().id());
+        return here != null && here.onPicture();
     }
 
     /** Whether none of the lines beside a picture is heard: then nothing in their list can be pressed. */

@@ -116,6 +116,28 @@ class AskedPagesTest {
     }
 
     @Test
+    void whatIsAnsweredOnAPictureIsListedThoughNobodyReadIt() {
+        Area question = new Area(0.2, 0.2, 0.6, 0.05);
+        PublishedLine read = line("read", LineKind.DIRECTION);
+        StudentPage page = StudentPages.toAnswer(lesson(
+                        AnswerManner.Layout.ONE,
+                        page(
+                                PICTURE,
+                                List.of(
+                                        new PageElement.Spot("r", new Area(0.2, 0.1, 0.6, 0.05), "read", true),
+                                        new PageElement.Spot("q", question, "typed", true),
+                                        new PageElement.AnswerArea("w", new Area(0.5, 0.7, 0.3, 0.04), "typed")),
+                                new PublishedLine(read.line(), "a", null),
+                                asked("typed", AnswerKind.SHORT_WORDS))))
+                .get(0);
+        assertThat(page.lines()).isEmpty();
+        assertThat(page.placedLines())
+                .as("on a phone they stand under the picture")
+                .extracting(StudentPage.SaidLine::id)
+                .containsExactly("read", "typed");
+    }
+
+    @Test
     void anOrderIsAskedForOutOfOrderAndPairsStandOnTwoSides() {
         PublishedLine[] lines = Stream.concat(
                         Stream.of(asked("pairs", AnswerKind.PAIRS)),
