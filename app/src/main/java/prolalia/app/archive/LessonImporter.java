@@ -22,7 +22,7 @@ import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.Messages;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.SoundWorkers;
-import prolalia.app.sound.TakeImporter.ImportedTake;
+import prolalia.app.spoken.TakeImporter.ImportedTake;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Refusal;
 import prolalia.core.sound.Span;

@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.net.URI;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.ControllerAdvice;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import prolalia.app.classroom.ClassService.RefusedException;
@@ -15,6 +17,12 @@ class ClassRefusals {
     @ExceptionHandler
     String refused(RefusedException refused, HttpServletRequest request) {
         return "redirect:" + cameFrom(request) + "?refused=" + refused.why();
+    }
+
+    /** For what pages send; what is opened leads back to the door. */
+    @ExceptionHandler
+    ResponseEntity<Void> outside(DoorWay.OutsideException outside) {
+        return ResponseEntity.status(HttpStatus.UNAUTHORIZED).build();
     }
 
     /** Only a page of classes, whatever the browser says. */

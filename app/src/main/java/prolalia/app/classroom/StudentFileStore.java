@@ -18,7 +18,7 @@ import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.REMARK;
 import static prolalia.app.platform.db.Tables.RESPONSE;
 import static prolalia.app.platform.db.Tables.SCRIPT_CHANGE;
-import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
+import static prolalia.app.platform.db.Tables.SPOKEN;
 import static prolalia.app.platform.db.Tables.STUDENT;
 import static prolalia.app.platform.db.Tables.STUDENT_DEVICE;
 import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
@@ -140,9 +140,9 @@ class StudentFileStore {
 
     private List<AnswerFile> files(Given given, int number) {
         List<AnswerFile> files = new ArrayList<>();
-        looking.select(SPOKEN_ANSWER.SOUND_HASH)
-                .from(SPOKEN_ANSWER)
-                .where(SPOKEN_ANSWER.RECORDING_ID.in(given.spoken()))
+        looking.select(SPOKEN.SOUND_HASH)
+                .from(SPOKEN)
+                .where(SPOKEN.ID.in(given.spoken()))
                 .forEach(row -> files.add(
                         new AnswerFile(row.value1(), "answer-" + number + "-" + (files.size() + 1) + ".mp3")));
         if (given.picture() != null) {

@@ -18,8 +18,9 @@ import prolalia.app.assignment.ChildService;
 import prolalia.app.assignment.Met;
 import prolalia.app.response.HandInService;
 import prolalia.app.response.ResponseService;
-import prolalia.app.sound.AnswerPlace;
-import prolalia.app.sound.AnswerRecordings;
+import prolalia.app.spoken.AnswerPlace;
+import prolalia.app.spoken.ChunkedRecordings;
+import prolalia.app.spoken.Ending;
 import prolalia.core.answer.Given;
 import prolalia.core.answer.Given.Point;
 import prolalia.core.answer.Given.Stroke;
@@ -43,14 +44,14 @@ class DemoAnswers {
 
     private final ResponseService responses;
     private final HandInService handing;
-    private final AnswerRecordings recordings;
+    private final ChunkedRecordings recordings;
     private final ChildService children;
     private final DemoClock clock;
 
     DemoAnswers(
             ResponseService responses,
             HandInService handing,
-            AnswerRecordings recordings,
+            ChunkedRecordings recordings,
             ChildService children,
             DemoClock clock) {
         this.clock = clock;
@@ -157,7 +158,7 @@ class DemoAnswers {
                 new ClassPathResource("demo/weather/child-" + (which % 3 + 1) + ".ogg").getInputStream()) {
             recordings.receive(place, id, "audio/ogg", 0, voice);
         }
-        recordings.end(place, id, 1, LONGEST_MS);
+        recordings.end(place, id, Ending.after(1).atMost(LONGEST_MS));
         return new Given(null, null, null, null, List.of(id), null, null);
     }
 

@@ -15,6 +15,7 @@ import prolalia.app.listening.RemarkService;
 import prolalia.app.listening.RemarkService.At;
 import prolalia.app.response.ResultsService;
 import prolalia.app.response.ResultsService.Answered;
+import prolalia.app.spoken.ChunkedRecordings;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.place.Area;
 import prolalia.core.remark.Passage;
@@ -30,8 +31,10 @@ class DemoRemarks {
     private final RemarkService remarks;
     private final ResultsService results;
     private final ChildRemarks replies;
+    private final ChunkedRecordings recordings;
 
-    DemoRemarks(RemarkService remarks, ResultsService results, ChildRemarks replies) {
+    DemoRemarks(RemarkService remarks, ResultsService results, ChildRemarks replies, ChunkedRecordings recordings) {
+        this.recordings = recordings;
         this.replies = replies;
         this.remarks = remarks;
         this.results = results;
@@ -80,7 +83,7 @@ class DemoRemarks {
             if (to.isPresent()) {
                 String id = UUID.randomUUID().toString();
                 try (InputStream content = new ClassPathResource("demo/weather/child-2.ogg").getInputStream()) {
-                    replies.receive(child, assignmentId, to.get(), id, "audio/ogg", 0, content);
+                    recordings.receive(replies.place(child, assignmentId, to.get()), id, "audio/ogg", 0, content);
                 }
                 replies.end(child, assignmentId, to.get(), id, 1);
                 return;
@@ -107,7 +110,7 @@ class DemoRemarks {
     private void say(Teacher ines, At at, int voice, RemarkPlace place) throws IOException {
         String id = UUID.randomUUID().toString();
         try (InputStream content = new ClassPathResource("demo/weather/remark-" + voice + ".ogg").getInputStream()) {
-            remarks.receive(ines, at, id, "audio/ogg", 0, content);
+            recordings.receive(remarks.place(ines, at), id, "audio/ogg", 0, content);
         }
         remarks.end(ines, at, id, 1, place);
     }

@@ -12,8 +12,8 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.sound.FileTakes;
-import prolalia.app.sound.Verdict;
+import prolalia.app.spoken.FileTakes;
+import prolalia.app.spoken.Verdict;
 
 /** The voices that ship with the demo, as takes of its lines; some at a time, as each is looked at for a while. */
 @Component

@@ -24,9 +24,9 @@ import prolalia.app.lesson.LessonSharing;
 import prolalia.app.lesson.LessonSummary;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sound.RecordingService;
-import prolalia.app.sound.RecordingService.Unfinished;
-import prolalia.app.sound.StoredTake;
+import prolalia.app.spoken.LineRecordings;
+import prolalia.app.spoken.LineRecordings.Unfinished;
+import prolalia.app.spoken.StoredTake;
 import prolalia.app.storage.StorageSweeper;
 import prolalia.core.classroom.SchoolYear;
 import prolalia.core.lesson.Line;
@@ -52,7 +52,7 @@ class DeskService {
     private static final Facts NOTHING = Facts.of(List.of());
 
     private final LessonService lessonService;
-    private final RecordingService recordings;
+    private final LineRecordings recordings;
     private final LessonSharing sharing;
     private final OnDeskStore onDesk;
     private final Clock clock;
@@ -61,7 +61,7 @@ class DeskService {
 
     DeskService(
             LessonService lessonService,
-            RecordingService recordings,
+            LineRecordings recordings,
             LessonSharing sharing,
             OnDeskStore onDesk,
             Clock clock) {

@@ -18,7 +18,7 @@ import prolalia.app.lesson.LessonPages;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.lesson.ScriptLine;
-import prolalia.app.sound.TakeService;
+import prolalia.app.spoken.TakeService;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.LessonChange.Deed;
 import prolalia.core.script.LessonChange.Now;

@@ -16,8 +16,8 @@ import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sound.FileTakes;
-import prolalia.app.sound.Verdict;
+import prolalia.app.spoken.FileTakes;
+import prolalia.app.spoken.Verdict;
 import prolalia.core.sound.Refusal;
 
 /** Makes takes of the files of batches; what a stop of the server interrupts is done at the next start. */

@@ -30,7 +30,7 @@ import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sound.FileTakes;
+import prolalia.app.spoken.FileTakes;
 import prolalia.app.stage.PageInk;
 import prolalia.app.stage.StageService;
 import prolalia.core.intake.FoundKind;

@@ -5,7 +5,7 @@ import static prolalia.app.platform.db.Tables.LESSON_SETTINGS;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.PAGE_SOURCE;
-import static prolalia.app.platform.db.Tables.RECORDING;
+import static prolalia.app.platform.db.Tables.SPOKEN;
 import static prolalia.app.platform.db.Tables.STAGE;
 import static prolalia.app.platform.db.Tables.STAGE_PICTURE;
 import static prolalia.app.platform.db.Tables.STAGE_VERSION;
@@ -62,13 +62,13 @@ class LessonCopyStore {
         List<String> lines = ids(LINE, LINE.ID, LINE.PAGE_ID.in(pages).and(LINE.REMOVED_AT.isNull()), ids);
         List<String> takes = ids(TAKE, TAKE.ID, TAKE.LINE_ID.in(lines).and(TAKE.REMOVED_AT.isNull()), ids);
         List<String> recordings = ids(
-                RECORDING,
-                RECORDING.ID,
-                RECORDING.ID.in(writing.select(TAKE.RECORDING_ID).from(TAKE).where(TAKE.ID.in(takes))),
+                SPOKEN,
+                SPOKEN.ID,
+                SPOKEN.ID.in(writing.select(TAKE.RECORDING_ID).from(TAKE).where(TAKE.ID.in(takes))),
                 ids);
         // A line and its kept take name each other; the line comes first, without it.
         copy(LINE, LINE.ID.in(lines), ids, Set.of(LINE.KEPT_TAKE_ID, LINE.STANDING_LINE_ID));
-        copy(RECORDING, RECORDING.ID.in(recordings), ids);
+        copy(SPOKEN, SPOKEN.ID.in(recordings), ids);
         copy(TAKE, TAKE.ID.in(takes), ids);
         copy(TAKE_FINDING, TAKE_FINDING.TAKE_ID.in(takes), ids);
         copy(TAKE_EDITS, TAKE_EDITS.TAKE_ID.in(takes), ids);

@@ -10,7 +10,7 @@ import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.PAGE_SOURCE;
-import static prolalia.app.platform.db.Tables.RECORDING;
+import static prolalia.app.platform.db.Tables.SPOKEN;
 
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -76,7 +76,7 @@ class PageStore {
 
     /** Takes a new lesson's only page away, if nothing was ever put on it. */
     void removeUntouchedPage(LessonRef lesson, long now) {
-        var unsaid = LINE.WORDS.ne("").or(exists(selectOne().from(RECORDING).where(RECORDING.TARGET_ID.eq(LINE.ID))));
+        var unsaid = LINE.WORDS.ne("").or(exists(selectOne().from(SPOKEN).where(SPOKEN.LINE_ID.eq(LINE.ID))));
         writing.update(PAGE)
                 .set(PAGE.REMOVED_AT, now)
                 .where(

@@ -3,30 +3,21 @@ package prolalia.app.listening;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.List;
-import java.util.Map;
 import org.springframework.core.io.Resource;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.classroom.DoorWay;
 import prolalia.app.classroom.DoorWay.Inside;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sound.AnswerRecordings.Ended;
 
 /** What was said back to a child: heard in order at its places, and answered by voice. */
 @Controller
@@ -76,49 +67,6 @@ class ChildRemarkController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void met(@PathVariable String id, @PathVariable String remarkId, HttpServletRequest request) {
         remarks.met(door.ofPage(request), id, remarkId);
-    }
-
-    /** Answers when the chunk is on the disk. */
-    @PutMapping("/reply/{remarkId}/recordings/{recordingId}/chunks/{number}")
-    @ResponseBody
-    Map<String, Integer> chunk(
-            @PathVariable String id,
-            @PathVariable String remarkId,
-            @PathVariable String recordingId,
-            @PathVariable int number,
-            @RequestHeader(name = HttpHeaders.CONTENT_TYPE, defaultValue = "application/octet-stream") String type,
-            HttpServletRequest request)
-            throws IOException {
-        remarks.receive(door.ofPage(request), id, remarkId, recordingId, type, number, request.getInputStream());
-        return Map.of("stored", number);
-    }
-
-    /** @param missing chunks that haven't come in */
-    record Said(boolean made, List<Integer> missing) {}
-
-    @PostMapping("/reply/{remarkId}/recordings/{recordingId}/end")
-    @ResponseBody
-    Said end(
-            @PathVariable String id,
-            @PathVariable String remarkId,
-            @PathVariable String recordingId,
-            @RequestParam(required = false) Integer chunks,
-            HttpServletRequest request)
-            throws IOException {
-        Ended ended = remarks.end(door.ofPage(request), id, remarkId, recordingId, chunks);
-        return ended instanceof Ended.Incomplete incomplete
-                ? new Said(false, incomplete.missing())
-                : new Said(ended instanceof Ended.Made, List.of());
-    }
-
-    @DeleteMapping("/reply/{remarkId}/recordings/{recordingId}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void discard(
-            @PathVariable String id,
-            @PathVariable String remarkId,
-            @PathVariable String recordingId,
-            HttpServletRequest request) {
-        remarks.discard(door.ofPage(request), id, recordingId);
     }
 
     @ExceptionHandler(DoorWay.OutsideException.class)

@@ -1,7 +1,6 @@
 package prolalia.app.listening;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -18,11 +17,12 @@ import prolalia.app.response.ResponseService;
 import prolalia.app.response.ResponseService.Own;
 import prolalia.app.rubric.RubricService;
 import prolalia.app.rubric.RubricService.Level;
-import prolalia.app.sound.AnswerPlace;
-import prolalia.app.sound.AnswerRecordings;
-import prolalia.app.sound.AnswerRecordings.Ended;
-import prolalia.app.sound.AnswerRecordings.Sounding;
-import prolalia.app.sound.RecordingPurpose;
+import prolalia.app.spoken.AnswerPlace;
+import prolalia.app.spoken.ChunkedRecordings;
+import prolalia.app.spoken.Ended;
+import prolalia.app.spoken.Ending;
+import prolalia.app.spoken.RecordingPurpose;
+import prolalia.app.spoken.StoredRecording;
 import prolalia.core.marking.Asked;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.StudentPages;
@@ -37,7 +37,7 @@ public class ChildRemarks implements SpokenBack {
     private final RemarkStore store;
     private final ChildService children;
     private final ResponseService responses;
-    private final AnswerRecordings recordings;
+    private final ChunkedRecordings recordings;
     private final RubricService rubrics;
     private final Clock clock;
 
@@ -45,7 +45,7 @@ public class ChildRemarks implements SpokenBack {
             RemarkStore store,
             ChildService children,
             ResponseService responses,
-            AnswerRecordings recordings,
+            ChunkedRecordings recordings,
             RubricService rubrics,
             Clock clock) {
         this.store = store;
@@ -184,33 +184,24 @@ public class ChildRemarks implements SpokenBack {
                 .orElseThrow(() -> new NotFoundException("sound"));
     }
 
-    private AnswerPlace place(Student student, Remark remark, String assignmentId) {
+    /** By it her reply to a remark is recorded. */
+    public AnswerPlace place(Student student, String assignmentId, String remarkId) {
+        Remark remark = given(student, assignmentId, remarkId);
         String response =
                 responses.place(student, assignmentId, remark.questionId()).responseId();
         return new AnswerPlace(RecordingPurpose.REMARK, response, remark.questionId(), student.id());
-    }
-
-    public void receive(
-            Student student,
-            String assignmentId,
-            String remarkId,
-            String recordingId,
-            String type,
-            int number,
-            InputStream content)
-            throws IOException {
-        Remark remark = given(student, assignmentId, remarkId);
-        recordings.receive(place(student, remark, assignmentId), recordingId, type, number, content);
     }
 
     /** What she said stands after what was said to her, as soon as all of it came in; ended twice it is there once. */
     public Ended end(Student student, String assignmentId, String remarkId, String recordingId, Integer chunks)
             throws IOException {
         Remark remark = given(student, assignmentId, remarkId);
-        AnswerPlace place = place(student, remark, assignmentId);
-        Ended ended = recordings.end(place, recordingId, chunks, LONGEST_MS);
-        if (ended instanceof Ended.Made) {
-            Sounding sound = recordings.sounding(place, recordingId).orElseThrow();
+        Ended ended = recordings.end(
+                place(student, assignmentId, remarkId),
+                recordingId,
+                Ending.after(chunks).atMost(LONGEST_MS));
+        if (ended instanceof Ended.Made made) {
+            StoredRecording said = made.recording();
             long now = clock.millis();
             store.add(new Remark(
                     recordingId,
@@ -222,8 +213,8 @@ public class ChildRemarks implements SpokenBack {
                     "",
                     null,
                     null,
-                    sound.hash(),
-                    sound.durationMs(),
+                    said.soundHash(),
+                    said.durationMs(),
                     List.of(),
                     RemarkPlace.WHOLE,
                     now,
@@ -233,8 +224,8 @@ public class ChildRemarks implements SpokenBack {
         return ended;
     }
 
-    void discard(Student student, String assignmentId, String recordingId) {
+    /** @throws NotFoundException where she may not answer any more */
+    void require(Student student, String assignmentId) {
         children.meetStill(student, assignmentId);
-        recordings.discard(student.id(), recordingId);
     }
 }

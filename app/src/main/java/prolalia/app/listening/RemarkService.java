@@ -1,7 +1,6 @@
 package prolalia.app.listening;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,12 +22,12 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResultsService;
 import prolalia.app.response.ResultsService.Opened;
 import prolalia.app.rubric.RubricService;
-import prolalia.app.sound.AnswerPlace;
-import prolalia.app.sound.AnswerRecordings;
-import prolalia.app.sound.AnswerRecordings.Ended;
-import prolalia.app.sound.AnswerRecordings.SaidOn;
-import prolalia.app.sound.AnswerRecordings.Sounding;
-import prolalia.app.sound.RecordingPurpose;
+import prolalia.app.spoken.AnswerPlace;
+import prolalia.app.spoken.ChunkedRecordings;
+import prolalia.app.spoken.Ended;
+import prolalia.app.spoken.Ending;
+import prolalia.app.spoken.RecordingPurpose;
+import prolalia.app.spoken.SaidOn;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.remark.RemarkPlace;
 import prolalia.core.remark.Stamp;
@@ -47,7 +46,7 @@ public class RemarkService {
     private final RemarkStore store;
     private final ResultsService results;
     private final AssignmentService assignments;
-    private final AnswerRecordings recordings;
+    private final ChunkedRecordings recordings;
     private final RubricService rubrics;
     private final LessonService lessons;
     private final Lessons lessonStore;
@@ -60,7 +59,7 @@ public class RemarkService {
             RemarkStore store,
             ResultsService results,
             AssignmentService assignments,
-            AnswerRecordings recordings,
+            ChunkedRecordings recordings,
             RubricService rubrics,
             LessonService lessons,
             Lessons lessonStore,
@@ -199,12 +198,8 @@ public class RemarkService {
                 null));
     }
 
-    public void receive(Teacher teacher, At at, String recordingId, String type, int number, InputStream content)
-            throws IOException {
-        recordings.receive(place(teacher, at), recordingId, type, number, content);
-    }
-
-    private AnswerPlace place(Teacher teacher, At at) {
+    /** By it a remark on an answer is recorded. */
+    public AnswerPlace place(Teacher teacher, At at) {
         Opened opened = toChange(teacher, at);
         return new AnswerPlace(RecordingPurpose.REMARK, opened.answer().responseId(), at.questionId(), teacher.id());
     }
@@ -212,10 +207,9 @@ public class RemarkService {
     /** What was said becomes a remark as soon as all of it came in; ending it twice makes one. */
     public Ended end(Teacher teacher, At at, String recordingId, Integer chunks, RemarkPlace place) throws IOException {
         AnswerPlace said = place(teacher, at);
-        Ended ended = recordings.end(said, recordingId, chunks, LONGEST_MS);
-        if (ended instanceof Ended.Made) {
-            Sounding sound = recordings.sounding(said, recordingId).orElseThrow();
-            add(teacher, toChange(teacher, at), recordingId, "", null, sound, place);
+        Ended ended = recordings.end(said, recordingId, Ending.after(chunks).atMost(LONGEST_MS));
+        if (ended instanceof Ended.Made made) {
+            add(teacher, toChange(teacher, at), recordingId, "", null, Sounding.of(made.recording()), place);
         }
         return ended;
     }
@@ -224,10 +218,6 @@ public class RemarkService {
     @EventListener
     void saidOn(SaidOn longer) {
         store.resound(longer.recordingId(), longer.soundHash(), longer.durationMs());
-    }
-
-    void discard(Teacher teacher, String recordingId) {
-        recordings.discard(teacher.id(), recordingId);
     }
 
     private Remark own(Teacher teacher, String assignmentId, String remarkId) {

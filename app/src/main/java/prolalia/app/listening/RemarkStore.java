@@ -7,7 +7,7 @@ import static prolalia.app.platform.db.Tables.ASSIGNMENT;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.REMARK;
 import static prolalia.app.platform.db.Tables.RESPONSE;
-import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
+import static prolalia.app.platform.db.Tables.SPOKEN;
 import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.TEACHER;
 
@@ -76,7 +76,7 @@ class RemarkStore implements Replies {
     private List<Remark> fetch(Condition which) {
         return looking.select(REMARK.fields())
                 .select(ANSWER.QUESTION_ID, RESPONSE.STUDENT_ID, TEACHER.FULL_NAME)
-                .select(WORDS, HEARD, LASTS, SPOKEN_ANSWER.CHECKS)
+                .select(WORDS, HEARD, LASTS, SPOKEN.CHECKS)
                 .from(REMARK)
                 .join(ANSWER)
                 .on(ANSWER.ID.eq(REMARK.ANSWER_ID))
@@ -84,8 +84,8 @@ class RemarkStore implements Replies {
                 .on(RESPONSE.ID.eq(ANSWER.RESPONSE_ID))
                 .leftJoin(TEACHER)
                 .on(TEACHER.ID.eq(REMARK.TEACHER_ID))
-                .leftJoin(SPOKEN_ANSWER)
-                .on(SPOKEN_ANSWER.RECORDING_ID.eq(REMARK.ID))
+                .leftJoin(SPOKEN)
+                .on(SPOKEN.ID.eq(REMARK.ID))
                 .leftJoin(LINE)
                 .on(LINE.ID.eq(REMARK.LINE_ID))
                 .leftJoin(TAKE)
@@ -109,7 +109,7 @@ class RemarkStore implements Replies {
                 row.get(REMARK.LINE_ID),
                 row.get(HEARD),
                 row.get(LASTS),
-                AnswerCheck.read(row.get(SPOKEN_ANSWER.CHECKS)),
+                AnswerCheck.read(row.get(SPOKEN.CHECKS)),
                 place == null ? RemarkPlace.WHOLE : json.readValue(place, RemarkPlace.class),
                 row.get(REMARK.MADE_AT),
                 row.get(REMARK.GIVEN_AT),

@@ -6,16 +6,16 @@ import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sound.RecordingService;
+import prolalia.app.spoken.LineRecordings;
 
 /** What the phone of a read-through may do: record its lines, and see their pages. Everything else isn't here for it. */
 @Component
 class PhoneRights {
     private final PhoneLinks links;
     private final LessonService lessons;
-    private final RecordingService recordings;
+    private final LineRecordings recordings;
 
-    PhoneRights(PhoneLinks links, LessonService lessons, RecordingService recordings) {
+    PhoneRights(PhoneLinks links, LessonService lessons, LineRecordings recordings) {
         this.links = links;
         this.lessons = lessons;
         this.recordings = recordings;

@@ -8,19 +8,19 @@ import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
-import prolalia.app.sound.RecordingService;
-import prolalia.app.sound.StoredTake;
-import prolalia.app.sound.TakeService;
+import prolalia.app.spoken.LineRecordings;
+import prolalia.app.spoken.StoredTake;
+import prolalia.app.spoken.TakeService;
 import prolalia.core.lesson.LineState;
 
 @Service
 class ReadThroughService {
     private final LessonService lessons;
-    private final RecordingService recordings;
+    private final LineRecordings recordings;
     private final TakeService takes;
     private final Clock clock;
 
-    ReadThroughService(LessonService lessons, RecordingService recordings, TakeService takes, Clock clock) {
+    ReadThroughService(LessonService lessons, LineRecordings recordings, TakeService takes, Clock clock) {
         this.lessons = lessons;
         this.recordings = recordings;
         this.takes = takes;

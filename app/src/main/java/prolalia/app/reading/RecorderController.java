@@ -14,20 +14,20 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Messages;
 import prolalia.app.school.SchoolService;
-import prolalia.app.sound.RecordingService;
-import prolalia.app.sound.TakeService;
+import prolalia.app.spoken.LineRecordings;
+import prolalia.app.spoken.TakeService;
 
 @Controller
 class RecorderController {
     private final LessonService lessons;
-    private final RecordingService recordings;
+    private final LineRecordings recordings;
     private final TakeService takes;
     private final SchoolService school;
     private final Messages messages;
 
     RecorderController(
             LessonService lessons,
-            RecordingService recordings,
+            LineRecordings recordings,
             TakeService takes,
             SchoolService school,
             Messages messages) {

@@ -12,11 +12,10 @@ import static prolalia.app.platform.db.Tables.ANSWER_NOTE;
 import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
 import static prolalia.app.platform.db.Tables.ANSWER_STATE;
 import static prolalia.app.platform.db.Tables.OVERRULING;
-import static prolalia.app.platform.db.Tables.RECORDING;
 import static prolalia.app.platform.db.Tables.REMARK;
 import static prolalia.app.platform.db.Tables.RESPONSE;
 import static prolalia.app.platform.db.Tables.RUBRIC_MARK;
-import static prolalia.app.platform.db.Tables.SPOKEN_ANSWER;
+import static prolalia.app.platform.db.Tables.SPOKEN;
 import static prolalia.app.platform.db.Tables.TEACHER;
 
 import java.time.Duration;
@@ -329,15 +328,14 @@ class ResponseStore {
 
     /** What was said in a response, by recording. */
     Map<String, Spoken> spoken(Collection<String> responseIds) {
-        return spoken(responseIds.isEmpty() ? noCondition().not() : SPOKEN_ANSWER.RESPONSE_ID.in(responseIds));
+        return spoken(responseIds.isEmpty() ? noCondition().not() : SPOKEN.RESPONSE_ID.in(responseIds));
     }
 
     /** Something that was said to an assignment. @param studentId by whom; null: by anybody */
     Optional<Spoken> spoken(String assignmentId, String studentId, String recordingId) {
-        return Optional.ofNullable(spoken(SPOKEN_ANSWER
-                        .RECORDING_ID
+        return Optional.ofNullable(spoken(SPOKEN.ID
                         .eq(recordingId)
-                        .and(SPOKEN_ANSWER.RESPONSE_ID.in(select(RESPONSE.ID)
+                        .and(SPOKEN.RESPONSE_ID.in(select(RESPONSE.ID)
                                 .from(RESPONSE)
                                 .where(
                                         RESPONSE.ASSIGNMENT_ID.eq(assignmentId),
@@ -346,15 +344,12 @@ class ResponseStore {
     }
 
     private Map<String, Spoken> spoken(Condition which) {
-        return looking.selectFrom(SPOKEN_ANSWER)
-                .where(
-                        which,
-                        SPOKEN_ANSWER.RECORDING_ID.in(
-                                select(RECORDING.ID).from(RECORDING).where(RECORDING.PURPOSE.eq("answer"))))
+        return looking.selectFrom(SPOKEN)
+                .where(which, SPOKEN.PURPOSE.eq("answer"), SPOKEN.SOUND_HASH.isNotNull())
                 .fetchMap(
-                        SPOKEN_ANSWER.RECORDING_ID,
+                        SPOKEN.ID,
                         row -> new Spoken(
-                                row.getRecordingId(),
+                                row.getId(),
                                 row.getQuestionId(),
                                 row.getSoundHash(),
                                 row.getDurationMs(),

@@ -21,7 +21,7 @@ import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Messages;
-import prolalia.app.sound.TakeService;
+import prolalia.app.spoken.TakeService;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineState;
 import tools.jackson.databind.json.JsonMapper;

@@ -105,7 +105,7 @@ public class SoundWorkers implements DisposableBean {
     }
 
     /** Has programs ready: the first work that is asked for soon doesn't wait for their start. */
-    void warmUp() {
+    public void warmUp() {
         clock.execute(() -> {
             try {
                 for (int i = 0; i < places.all() && areTooFewReady(); i++) {

@@ -23,7 +23,7 @@ public class WaveformCache {
     }
 
     /** Keeps the outline of an original that was just made; its file is moved. */
-    void keep(String originalHash, Path outline) throws IOException {
+    public void keep(String originalHash, Path outline) throws IOException {
         folder.settle(outline, place(originalHash));
     }
 

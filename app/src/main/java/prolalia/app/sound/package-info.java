@@ -1,5 +1,2 @@
-/**
- * Recordings and takes on the server: chunks as they come in, the media store, what was made of them, and how sound is
- * served.
- */
+/** Files of sound are opened here, each in a program of its own, and their outlines kept. */
 package prolalia.app.sound;

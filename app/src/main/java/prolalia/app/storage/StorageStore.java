@@ -58,12 +58,12 @@ class StorageStore {
     }
 
     Set<String> recordings() {
-        return new HashSet<>(names("SELECT id FROM recording"));
+        return new HashSet<>(names("SELECT id FROM spoken"));
     }
 
     /** Recordings whose chunks nobody will ask for: those that were ended, refused or thrown away before a time. */
     List<String> concludedBefore(long before) {
-        return names("SELECT id FROM recording WHERE state <> 'open' AND changed_at < " + before);
+        return names("SELECT id FROM spoken WHERE state <> 'open' AND changed_at < " + before);
     }
 
     /**
@@ -103,7 +103,7 @@ class StorageStore {
             writing.execute("DELETE FROM " + table + " WHERE take_id IN " + takes);
         }
         writing.execute("DELETE FROM take WHERE id IN " + takes);
-        writing.execute("DELETE FROM recording WHERE id IN (SELECT recording_id FROM voices_going)");
+        writing.execute("DELETE FROM spoken WHERE id IN (SELECT recording_id FROM voices_going)");
         writing.execute("DROP TABLE temp.voices_going");
         for (String table : List.of("split_line", "paper_sound", "hint_asked", "prompt_line", "heard_line")) {
             writing.execute("DELETE FROM " + table + " WHERE line_id IN " + lines);
@@ -111,13 +111,13 @@ class StorageStore {
         forgetLinks("line_id IN " + lines);
         writing.execute("UPDATE remark SET line_id = NULL WHERE line_id IN " + lines);
         writing.execute("UPDATE rotation SET signal_line_id = NULL WHERE signal_line_id IN " + lines);
-        writing.execute("DELETE FROM recording WHERE purpose = 'line' AND target_id IN " + lines);
+        writing.execute("DELETE FROM spoken WHERE line_id IN " + lines);
         writing.execute("DELETE FROM name_line WHERE line_id IN " + lines);
         int deleted = writing.execute("DELETE FROM line WHERE id IN " + lines);
         writing.execute("DELETE FROM word_times WHERE sound_hash NOT IN"
                 + " (SELECT sound_hash FROM take WHERE sound_hash IS NOT NULL)");
-        writing.execute("UPDATE recording SET raw_hash = NULL WHERE state IN ('refused', 'discarded') AND changed_at < "
-                + before);
+        writing.execute(
+                "UPDATE spoken SET raw_hash = NULL WHERE state IN ('refused', 'discarded') AND changed_at < " + before);
         writing.execute("DELETE FROM script_change WHERE made_at < " + before);
         emptyPages(pages);
         emptyLessons(lessons);
@@ -135,11 +135,10 @@ class StorageStore {
         writing.execute("DROP TABLE IF EXISTS temp.responses_going");
         writing.execute("CREATE TEMP TABLE responses_going AS SELECT id FROM response WHERE " + which);
         String responses = "(SELECT id FROM responses_going)";
-        String ofThese =
-                "purpose IN ('answer', 'remark') AND substr(target_id, 1, instr(target_id, ' ') - 1) IN " + responses;
-        Set<String> recordings = new HashSet<>(names("SELECT id FROM recording WHERE " + ofThese));
-        Set<String> files = new HashSet<>(names("SELECT raw_hash FROM recording WHERE " + ofThese
-                + " UNION SELECT sound_hash FROM spoken_answer WHERE response_id IN " + responses
+        String ofThese = "response_id IN " + responses;
+        Set<String> recordings = new HashSet<>(names("SELECT id FROM spoken WHERE " + ofThese));
+        Set<String> files = new HashSet<>(names("SELECT raw_hash FROM spoken WHERE " + ofThese
+                + " UNION SELECT sound_hash FROM spoken WHERE " + ofThese
                 + " UNION SELECT sound_hash FROM remark WHERE answer_id IN (SELECT id FROM answer WHERE response_id IN "
                 + responses + ")"
                 + " UNION SELECT hash FROM answer_picture WHERE response_id IN " + responses));
@@ -157,10 +156,10 @@ class StorageStore {
             writing.execute("DELETE FROM " + table + " WHERE answer_id IN (SELECT id FROM answer WHERE response_id IN "
                     + responses + ")");
         }
-        for (String table : List.of("answer", "spoken_answer", "answer_picture")) {
+        for (String table : List.of("answer", "answer_picture")) {
             writing.execute("DELETE FROM " + table + " WHERE response_id IN " + responses);
         }
-        writing.execute("DELETE FROM recording WHERE " + ofThese);
+        writing.execute("DELETE FROM spoken WHERE " + ofThese);
         writing.execute("DELETE FROM response WHERE id IN " + responses);
         writing.execute("DROP TABLE temp.responses_going");
         return new Voices(files, recordings);
@@ -213,7 +212,7 @@ class StorageStore {
                         files.add(row.get(0, String.class));
                         files.add(row.get(1, String.class));
                     });
-            writing.fetch("SELECT id, raw_hash FROM recording WHERE purpose = 'line' AND target_id = ?", line)
+            writing.fetch("SELECT id, raw_hash FROM spoken WHERE line_id = ?", line)
                     .forEach(row -> {
                         recordings.add(row.get(0, String.class));
                         files.add(row.get(1, String.class));
@@ -320,7 +319,7 @@ class StorageStore {
 
     /** Recordings by how far they have come. */
     List<String> recordingsByState() {
-        return writing.fetch("SELECT state || ' ' || count(*) FROM recording GROUP BY state ORDER BY state")
+        return writing.fetch("SELECT state || ' ' || count(*) FROM spoken GROUP BY state ORDER BY state")
                 .getValues(0, String.class);
     }
 }

@@ -18,7 +18,7 @@ import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.sound.SoundWorkers;
-import prolalia.app.sound.TakeHeard;
+import prolalia.app.spoken.TakeHeard;
 import prolalia.app.wordtimes.WordTimeStore.Heard;
 import prolalia.core.align.WordMending;
 import prolalia.core.align.WordTimes.Word;

@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.platform.Messages;
-import prolalia.app.sound.TakeService;
+import prolalia.app.spoken.TakeService;
 import prolalia.app.wordtimes.WordTimeService.Times;
 import prolalia.core.align.WordTimes.Word;
 

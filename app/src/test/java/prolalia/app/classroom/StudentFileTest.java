@@ -82,8 +82,8 @@ class StudentFileTest extends RunningHouse {
         ines.form("/takes/" + take + "/keep");
         assertThat(ines.get("/takes/" + take + "/sound.mp3").statusCode()).isEqualTo(200);
         var row = writing.fetchOne(
-                "SELECT original_hash, sound_hash, (SELECT raw_hash FROM recording"
-                        + " WHERE recording.id = take.recording_id) FROM take WHERE id = ?",
+                "SELECT original_hash, sound_hash, (SELECT raw_hash FROM spoken"
+                        + " WHERE spoken.id = take.recording_id) FROM take WHERE id = ?",
                 take);
         List<String> files = new ArrayList<>();
         for (int i = 0; i < 3; i++) {

@@ -1,10 +1,11 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import static org.jooq.impl.DSL.notExists;
 import static org.jooq.impl.DSL.selectOne;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
+import static prolalia.app.platform.db.Tables.SPOKEN;
 import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.TAKE_EDITS;
 import static prolalia.app.platform.db.Tables.TAKE_FINDING;
@@ -136,12 +137,16 @@ class TakeStore {
                 .fetch(TAKE.ID);
     }
 
-    /** Gives a take to a line. */
+    /** Gives a take to a line, with its recording. */
     void move(String takeId, TakePlace to) {
         writing.update(TAKE)
                 .set(TAKE.LINE_ID, to.lineId())
                 .set(TAKE.WORDS, to.words())
                 .where(TAKE.ID.eq(takeId))
+                .execute();
+        writing.update(SPOKEN)
+                .set(SPOKEN.LINE_ID, to.lineId())
+                .where(SPOKEN.ID.eq(DSL.select(TAKE.RECORDING_ID).from(TAKE).where(TAKE.ID.eq(takeId))))
                 .execute();
     }
 

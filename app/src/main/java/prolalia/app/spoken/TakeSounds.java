@@ -1,4 +1,4 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -24,6 +24,7 @@ import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LocksByName;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.Waiting;
+import prolalia.app.sound.SoundWorkers;
 import prolalia.core.sound.Span;
 import prolalia.media.UnreadableSoundException;
 import prolalia.media.process.SoundRequest;

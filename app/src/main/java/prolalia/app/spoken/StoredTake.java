@@ -1,4 +1,4 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import java.util.List;
 import prolalia.core.sound.Finding;

@@ -1,4 +1,4 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -11,10 +11,10 @@ import prolalia.app.platform.Ids;
 /** Takes made of files that nobody has to hear first: each is kept on its line. */
 @Service
 public class FileTakes {
-    private final RecordingService recordings;
+    private final LineRecordings recordings;
     private final TakeService takes;
 
-    FileTakes(RecordingService recordings, TakeService takes) {
+    FileTakes(LineRecordings recordings, TakeService takes) {
         this.recordings = recordings;
         this.takes = takes;
     }

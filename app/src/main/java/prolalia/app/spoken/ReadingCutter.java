@@ -1,4 +1,4 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -23,6 +23,8 @@ import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.school.SchoolService;
+import prolalia.app.sound.SoundWorkers;
+import prolalia.app.sound.WaveformCache;
 import prolalia.core.sound.OverlapTrimmer.OwnPart;
 import prolalia.core.sound.ReadingCuts;
 import prolalia.core.sound.Span;

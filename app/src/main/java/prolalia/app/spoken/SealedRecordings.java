@@ -1,4 +1,4 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import java.util.Comparator;
 import java.util.List;
@@ -10,20 +10,23 @@ import org.springframework.core.task.TaskExecutor;
 import org.springframework.stereotype.Component;
 import prolalia.app.platform.BegunWork;
 
-/** Goes on with what a stopped server left undone: recordings that were sealed, but not yet made into takes. */
+/** Goes on with what a stopped server left undone: recordings that were put together, but not yet judged. */
 @Component
 class SealedRecordings {
     private static final Logger LOG = LoggerFactory.getLogger(SealedRecordings.class);
 
     private final RecordingStore recordings;
-    private final TakeMaker maker;
+    private final ChunkedRecordings chunked;
     private final BegunWork begun;
     private final TaskExecutor executor;
 
     SealedRecordings(
-            RecordingStore recordings, TakeMaker maker, BegunWork begun, TaskExecutor applicationTaskExecutor) {
+            RecordingStore recordings,
+            ChunkedRecordings chunked,
+            BegunWork begun,
+            TaskExecutor applicationTaskExecutor) {
         this.recordings = recordings;
-        this.maker = maker;
+        this.chunked = chunked;
         this.begun = begun;
         this.executor = applicationTaskExecutor;
     }
@@ -39,7 +42,7 @@ class SealedRecordings {
 
     private void judge(StoredRecording recording) {
         try {
-            maker.judge(recording.id());
+            chunked.judgeSealed(recording);
         } catch (Exception | Error failure) {
             // The recording stays sealed, with its sound in the media store, and is tried again at the next start.
             LOG.error("Recording {} could not be rendered", recording.id(), failure);

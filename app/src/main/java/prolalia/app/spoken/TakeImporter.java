@@ -1,10 +1,12 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import java.time.Clock;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.platform.Ids;
+import prolalia.app.spoken.RecordingOwner.OfLine;
+import prolalia.app.spoken.RecordingRight.Beginning;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
 import prolalia.core.sound.Span;
@@ -50,8 +52,9 @@ public class TakeImporter {
     public String add(Teacher speaker, String lineId, ImportedTake take) {
         long now = clock.millis();
         String recording = Ids.newId();
-        recordings.open(recording, lineId, speaker.id(), take.words(), FLAC, null, now);
-        recordings.conclude(recording, StoredRecording.State.TAKEN, null, take.originalHash(), take.originalMs(), now);
+        OfLine owner = new OfLine(lineId, LineRecordings.MAIN_VOICE);
+        recordings.open(recording, new Beginning(owner, speaker.id(), take.words()), FLAC, null, now);
+        recordings.taken(recording, take.originalHash(), take.originalMs(), now);
         String id = Ids.newId();
         takes.add(new StoredTake(
                 id,

@@ -1,4 +1,4 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import org.springframework.http.InvalidMediaTypeException;
 import org.springframework.http.MediaType;
@@ -7,7 +7,8 @@ import prolalia.core.sound.Refusal;
 /**
  * A recording as it is known.
  *
- * @param teacherId whose lesson it is for
+ * @param lessonId in which its line is; null when it is of no line
+ * @param teacherId whose lesson that is
  * @param speakerId who speaks in it
  * @param words of the line when it began
  * @param mediaType as the browser gave it; its parameter "overlap" says how much at each end may be a neighbour's, "after" whose
@@ -16,11 +17,12 @@ import prolalia.core.sound.Refusal;
  * @param rawHash in the media store, null while chunks are coming in and when nothing of it was worth keeping
  * @param chunks that it was put together of, 0 as long as it wasn't, and of a file
  * @param refusal why it isn't a take, null otherwise
- * @param durationMs of all that was recorded, null until it is known
+ * @param durationMs of all that was recorded, or of an answer as it is heard; null until it is known
+ * @param soundHash of the MP3 of what is heard of it; null where that is its take's, and until it is made
  */
 public record StoredRecording(
         String id,
-        String lineId,
+        RecordingOwner owner,
         String lessonId,
         String teacherId,
         String speakerId,
@@ -32,6 +34,7 @@ public record StoredRecording(
         int chunks,
         Refusal.Reason refusal,
         Long durationMs,
+        String soundHash,
         long startedAt,
         long changedAt) {
 
@@ -52,6 +55,20 @@ public record StoredRecording(
         static State of(String stored) {
             return valueOf(stored.toUpperCase(java.util.Locale.ROOT));
         }
+    }
+
+    public RecordingPurpose purpose() {
+        return owner.purpose();
+    }
+
+    /** The line that is said in it; null when it is of none. */
+    public String lineId() {
+        return owner instanceof RecordingOwner.OfLine of ? of.lineId() : null;
+    }
+
+    /** What it answers, or says back to; for recordings of no line. */
+    public AnswerPlace place() {
+        return new AnswerPlace((RecordingOwner.OfAnswer) owner, speakerId);
     }
 
     /** How many milliseconds at each end may belong to the line before or after. */
@@ -77,9 +94,9 @@ public record StoredRecording(
         }
     }
 
-    /** Whether there was a verdict on it. */
-    boolean isEnded() {
-        return state == State.TAKEN || state == State.REFUSED;
+    /** Whether its chunks became one sound; there may be no verdict on it as yet. */
+    boolean isPutTogether() {
+        return state == State.SEALED || state == State.TAKEN || state == State.REFUSED;
     }
 
     /** Whether there is sound in it that is no take, but worth being listened to. */

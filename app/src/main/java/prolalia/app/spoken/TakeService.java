@@ -1,4 +1,4 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import java.time.Clock;
 import java.util.HashMap;
@@ -23,6 +23,8 @@ import prolalia.app.lesson.Right;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.spoken.RecordingOwner.OfLine;
+import prolalia.app.spoken.RecordingRight.Beginning;
 import prolalia.core.lesson.Take;
 import prolalia.core.script.LessonChange.TakeStep;
 import prolalia.core.sound.Finding;
@@ -173,16 +175,10 @@ public class TakeService {
         StoredRecording recording = recordings.find(take.recordingId()).orElseThrow();
         String words = to.line().words();
         String id = Ids.newId();
-        recordings.open(
-                id,
-                to.line().id(),
-                recording.speakerId(),
-                words,
-                recording.mediaType(),
-                recording.fileName(),
-                clock.millis());
-        recordings.conclude(
-                id, StoredRecording.State.TAKEN, null, recording.rawHash(), take.durationMs(), clock.millis());
+        Beginning beginning = new Beginning(
+                new OfLine(to.line().id(), ((OfLine) recording.owner()).voice()), recording.speakerId(), words);
+        recordings.open(id, beginning, recording.mediaType(), recording.fileName(), clock.millis());
+        recordings.taken(id, recording.rawHash(), take.durationMs(), clock.millis());
         StoredTake copy = take.copy(Ids.newId(), to.line().id(), id, words, clock.millis());
         takes.add(copy);
         if (!copy.hasSound()) {

@@ -1,11 +1,10 @@
-package prolalia.app.sound;
+package prolalia.app.spoken;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
-import java.util.Map;
 import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -21,10 +20,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseBody;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.platform.IncomingFiles;
@@ -35,7 +31,7 @@ import prolalia.app.platform.TooLargeException;
 /** What the recorder in the browser talks to. */
 @Controller
 class RecordingController {
-    private final RecordingService recordings;
+    private final LineRecordings recordings;
     private final TakeService takes;
     private final MediaResponses media;
     private final VerdictPage verdicts;
@@ -43,7 +39,7 @@ class RecordingController {
     private final LessonService lessons;
 
     RecordingController(
-            RecordingService recordings,
+            LineRecordings recordings,
             TakeService takes,
             MediaResponses media,
             VerdictPage verdicts,
@@ -57,34 +53,6 @@ class RecordingController {
         this.lessons = lessons;
     }
 
-    /** Answers when the chunk is on the disk. */
-    @PutMapping("/recordings/{id}/chunks/{number}")
-    @ResponseBody
-    Map<String, Integer> chunk(
-            @AuthenticationPrincipal SignedInTeacher teacher,
-            @PathVariable String id,
-            @PathVariable int number,
-            @RequestParam("line") String lineId,
-            @RequestHeader(name = HttpHeaders.CONTENT_TYPE, defaultValue = "application/octet-stream") String type,
-            HttpServletRequest request)
-            throws IOException {
-        recordings.receive(teacher.actor(), id, lineId, type, number, request.getInputStream());
-        return Map.of("stored", number);
-    }
-
-    @PostMapping("/recordings/{id}/end")
-    String end(
-            @AuthenticationPrincipal SignedInTeacher teacher,
-            @PathVariable String id,
-            @RequestParam(required = false) Integer chunks,
-            @RequestParam(required = false) String words,
-            @RequestParam(defaultValue = "false") boolean keep,
-            HttpServletResponse response,
-            Model model)
-            throws IOException {
-        return verdicts.show(recordings.end(teacher.actor(), id, chunks, words, keep), response, model);
-    }
-
     @PutMapping("/recordings/{id}/file")
     String file(
             @AuthenticationPrincipal SignedInTeacher teacher,
@@ -95,7 +63,7 @@ class RecordingController {
             HttpServletResponse response,
             Model model)
             throws IOException {
-        InputStream file = files.open(request, RecordingService.LARGEST_RECORDING_BYTES);
+        InputStream file = files.open(request, RecordingPurpose.LINE.largestBytes());
         return verdicts.show(recordings.receiveFile(teacher.actor(), id, lineId, name, null, file), response, model);
     }
 
@@ -107,15 +75,6 @@ class RecordingController {
             Model model)
             throws IOException {
         return verdicts.show(recordings.takeWhole(teacher.actor(), id), response, model);
-    }
-
-    @DeleteMapping("/recordings/{id}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void discard(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) throws IOException {
-        // Thrown away before its first chunk came in: there is nothing to do, and nothing wrong.
-        if (!recordings.isNew(id)) {
-            recordings.discard(teacher.actor(), id);
-        }
     }
 
     /** The recordings that nobody ended, as a fragment for any page. */
