@@ -209,6 +209,11 @@ public class AssignmentService {
         }
     }
 
+    /** All that was made of a lesson for anybody, for what the house does by itself; taken back or not. */
+    public List<Assignment> ofHouse(LessonRef lesson) {
+        return store.everOfLesson(lesson);
+    }
+
     /** To whom a lesson is given, of the classes that somebody sees. */
     List<Assignment> ofLesson(Teacher teacher, String lessonId) {
         LessonRef lesson = access.require(teacher, lessonId, Right.READ);

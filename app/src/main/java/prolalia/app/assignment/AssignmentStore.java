@@ -67,6 +67,11 @@ class AssignmentStore {
     }
 
     /** Taken back or not. */
+    List<Assignment> everOfLesson(LessonRef lesson) {
+        return where(ASSIGNMENT.LESSON_ID.eq(lesson.id()));
+    }
+
+    /** Taken back or not. */
     Optional<Assignment> find(String id) {
         return where(ASSIGNMENT.ID.eq(id)).stream().findFirst();
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.history.ChangeStore.StoredChange;
@@ -43,6 +44,7 @@ public class LessonHistory {
     private final TakeService takes;
     private final ChangeStore changes;
     private final TransactionTemplate transaction;
+    private final ApplicationEventPublisher events;
     private final Clock clock;
 
     LessonHistory(
@@ -53,6 +55,7 @@ public class LessonHistory {
             TakeService takes,
             ChangeStore changes,
             TransactionTemplate transaction,
+            ApplicationEventPublisher events,
             Clock clock) {
         this.lessons = lessons;
         this.lines = lines;
@@ -61,6 +64,7 @@ public class LessonHistory {
         this.takes = takes;
         this.changes = changes;
         this.transaction = transaction;
+        this.events = events;
         this.clock = clock;
     }
 
@@ -174,7 +178,7 @@ public class LessonHistory {
             perform(change);
             takes.move(change.takes(), checked);
             changes.setUndone(stored.get().id(), undo);
-            lessons.touch(lesson, clock.millis());
+            changed(lesson, change);
             return true;
         }));
         if (!made) {
@@ -211,7 +215,14 @@ public class LessonHistory {
         } else {
             changes.add(lesson, change, now);
         }
-        lessons.touch(lesson, now);
+        changed(lesson, change);
+    }
+
+    private void changed(LessonRef lesson, LessonChange change) {
+        lessons.touch(lesson, clock.millis());
+        if (!change.lines().isEmpty()) {
+            events.publishEvent(new LinesChanged(lesson));
+        }
     }
 
     /** Whether there is something to take back. */

@@ -35,7 +35,6 @@ import prolalia.app.platform.db.tables.Answer;
 import prolalia.app.platform.db.tables.records.ResponseRecord;
 import prolalia.app.response.StoredAnswer.Overruled;
 import prolalia.core.answer.Given;
-import prolalia.core.marking.Mark;
 import prolalia.core.marking.Mark.Outcome;
 import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.Peaks;
@@ -208,6 +207,12 @@ class ResponseStore {
                 select(RESPONSE.ID).from(RESPONSE).where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId))));
     }
 
+    /** All that was ever answered to an assignment and holds, or held. */
+    List<StoredAnswer> allAnswers(String assignmentId) {
+        return fetch(ANSWER.RESPONSE_ID.in(
+                select(RESPONSE.ID).from(RESPONSE).where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId))));
+    }
+
     private Map<String, Map<String, StoredAnswer>> holding(Condition which) {
         Map<String, Map<String, StoredAnswer>> byResponse = new HashMap<>();
         fetch(which.and(isLast()))
@@ -269,15 +274,6 @@ class ResponseStore {
                                 row.get(OVERRULING.REASON),
                                 row.get(TEACHER.FULL_NAME),
                                 row.get(OVERRULING.AT)));
-    }
-
-    /** By another key an answer is worth something else. */
-    void setMark(String answerId, Mark mark) {
-        writing.update(ANSWER)
-                .set(ANSWER.POINTS, mark.points())
-                .set(ANSWER.OUTCOME, mark.outcome().name())
-                .where(ANSWER.ID.eq(answerId))
-                .execute();
     }
 
     /** How often it was heard whether an answer to a question is right. */

@@ -60,7 +60,7 @@ class ResultsController {
 
     @GetMapping("/answers")
     String table(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
-        show(teacher, results.results(teacher.actor(), id, true), model);
+        show(teacher, results.results(teacher.actor(), id), model);
         return "response/results";
     }
 
@@ -79,7 +79,7 @@ class ResultsController {
             HttpServletResponse response,
             Model model) {
         response.setHeader("Cache-Control", "no-store");
-        show(teacher, results.results(teacher.actor(), id, false), model);
+        show(teacher, results.results(teacher.actor(), id), model);
         return "response/results :: table";
     }
 
@@ -136,14 +136,14 @@ class ResultsController {
     @GetMapping("/answers.csv")
     ResponseEntity<byte[]> csv(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request) {
-        Results all = results.results(teacher.actor(), id, false);
+        Results all = results.results(teacher.actor(), id);
         return file(all, "csv", CSV, sheet(teacher, all, request).csv());
     }
 
     @GetMapping("/answers.xlsx")
     ResponseEntity<byte[]> xlsx(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, HttpServletRequest request) {
-        Results all = results.results(teacher.actor(), id, false);
+        Results all = results.results(teacher.actor(), id);
         return file(all, "xlsx", XLSX, sheet(teacher, all, request).xlsx());
     }
 

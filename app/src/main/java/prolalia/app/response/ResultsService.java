@@ -40,6 +40,7 @@ public class ResultsService {
     private final AssignmentService assignments;
     private final ResponseStore store;
     private final AuditLog audit;
+    private final MarkingAgain marking;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -47,11 +48,13 @@ public class ResultsService {
             AssignmentService assignments,
             ResponseStore store,
             AuditLog audit,
+            MarkingAgain marking,
             TransactionTemplate transaction,
             Clock clock) {
         this.assignments = assignments;
         this.store = store;
         this.audit = audit;
+        this.marking = marking;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -77,22 +80,17 @@ public class ResultsService {
      * A class's answers to something that was given.
      *
      * @param most that can be got
-     * @param changed how many answers are worth something else by the key of now than they were before
+     * @param changed how many answers were marked again not long ago, as the key changed
      */
     record Results(Assignment assignment, List<Head> questions, List<Row> rows, int most, int changed) {}
 
-    /**
-     * Answers as they stand.
-     *
-     * @param markingAgain whether those that are worth something else by now are counted, and kept so
-     */
-    public Results results(Teacher teacher, String assignmentId, boolean markingAgain) {
+    /** Answers as they stand. */
+    public Results results(Teacher teacher, String assignmentId) {
         Assignment assignment = assignments.seen(teacher, assignmentId);
         List<Head> heads = heads(assignment);
         Map<String, StoredResponse> responses = new HashMap<>();
         store.ofAssignment(assignmentId).forEach(response -> responses.put(response.studentId(), response));
         Map<String, Map<String, StoredAnswer>> answers = store.answersOf(assignmentId);
-        Map<String, Mark> changed = new HashMap<>();
         List<Row> rows = new ArrayList<>();
         for (ClassStudent student : assignments.given(teacher, assignment)) {
             StoredResponse response = responses.get(student.id());
@@ -102,9 +100,6 @@ public class ResultsService {
             double points = 0;
             for (Head head : heads) {
                 StoredAnswer answer = hers.get(head.id());
-                if (answer != null && markingAgain) {
-                    markAgain(head.asked(), answer).ifPresent(mark -> changed.put(answer.id(), mark));
-                }
                 Cell cell = cell(head, answer);
                 points += cell.points();
                 cells.add(cell);
@@ -121,10 +116,7 @@ public class ResultsService {
         int most = heads.stream()
                 .mapToInt(head -> head.asked().question().points())
                 .sum();
-        if (!changed.isEmpty()) {
-            transaction.executeWithoutResult(status -> changed.forEach(store::setMark));
-        }
-        return new Results(assignment, heads, rows, most, changed.size());
+        return new Results(assignment, heads, rows, most, marking.told(assignment));
     }
 
     /** What a child handed in is hers again: she changes it, and hands in again. */
@@ -138,13 +130,6 @@ public class ResultsService {
         List<Head> heads = new ArrayList<>();
         assignments.questions(assignment).forEach(asked -> heads.add(new Head(heads.size() + 1, asked)));
         return heads;
-    }
-
-    /** What it is worth by the key of now, where that is something else. */
-    private static Optional<Mark> markAgain(Asked asked, StoredAnswer answer) {
-        Mark now = Marking.of(asked, answer.given());
-        boolean other = now.points() != answer.points() || now.outcome() != answer.outcome();
-        return other ? Optional.of(now) : Optional.empty();
     }
 
     private static Cell cell(Head head, StoredAnswer answer) {
