@@ -1,5 +1,5 @@
 // Samples in, a WebM file with Opus out, piece by piece: a sixteenth of what they take as they are, for slow lines.
-import { Muxer, StreamTarget } from './vendor/webm-muxer-5.1.4.js';
+import { Muxer, StreamTarget } from 'webm-muxer';
 
 const BITS_PER_SECOND = 48_000;
 const MEDIA_TYPE = 'audio/webm;codecs=opus';
