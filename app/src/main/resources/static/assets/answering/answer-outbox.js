@@ -1,63 +1,33 @@
-// Answers on their way: kept in this browser (IndexedDB), by whose they are, until the server has them on its disk. Of a
-// question the newest alone is sent.
-import { newId } from '../platform/new-id.js';
+// Answers on their way: of a question the newest alone is sent, and handing in after all of them.
+import { Outbox } from '../platform/outbox.js';
+import { answersOf, durable } from '../platform/outbox-store.js';
 
-/** In place of a question: all of it is handed in, after every answer. */
+/** In place of a question: all of it is handed in. */
 const HAND_IN = 'hand-in';
-const FIRST_WAIT_MS = 1_000;
-const LONGEST_WAIT_MS = 20_000;
+/** So much may a page that is being left still send. */
+const LEAVING_BYTES = 60_000;
 
-let database;
-
-function asPromise(request) {
-  return new Promise((resolve, reject) => {
-    request.onsuccess = () => resolve(request.result);
-    request.onerror = () => reject(request.error);
-  });
-}
-
-function open() {
-  database ??= new Promise((resolve, reject) => {
-    const request = indexedDB.open('prolalia-answers', 1);
-    request.onupgradeneeded = () => request.result.createObjectStore('waiting', { keyPath: ['owner', 'base', 'question'] });
-    request.onsuccess = () => resolve(request.result);
-    request.onerror = () => reject(request.error);
-  });
-  return database;
-}
-
-const within = async (mode, work) => asPromise(work((await open()).transaction('waiting', mode, { durability: 'strict' }).objectStore('waiting')));
+const STATES = { SAVED: 'saved', CLOSED: 'closed', GONE: 'gone', NO_MORE: 'noMore', HANDED_IN: 'handedIn' };
 
 /** Sends what waits on this device of a child's answers, to whatever it was. */
 export async function sendWaiting(owner) {
   try {
-    const all = await within('readonly', (store) => store.getAll());
-    const bases = new Set(all.filter((each) => each.owner === owner).map((each) => each.base));
-    bases.forEach((base) => new AnswerOutbox(owner, base, () => {}));
+    const beginning = answersOf(owner, '');
+    (await durable.lanes(beginning)).forEach((lane) => new AnswerOutbox(owner, lane.slice(beginning.length), () => {}));
   } catch {
     // Nothing is kept in this browser.
   }
 }
 
 export class AnswerOutbox {
-  #owner;
+  #outbox;
 
   #base;
 
-  #onState;
+  #owner;
 
-  #onHandedIn;
-
-  /** Where the browser keeps nothing, they wait here. */
-  #here = new Map();
-
-  #trip = null;
-
-  #written = Promise.resolve();
-
-  #wait = FIRST_WAIT_MS;
-
-  #timer = 0;
+  /** What came of handing in, until it is told. */
+  #handed = null;
 
   /**
    * @param onState called with 'saved', 'waiting', 'closed' or 'gone' as things go
@@ -66,135 +36,75 @@ export class AnswerOutbox {
   constructor(owner, base, onState, onHandedIn = () => {}) {
     this.#owner = owner;
     this.#base = base;
-    this.#onState = onState;
-    this.#onHandedIn = onHandedIn;
-    window.addEventListener('online', () => this.send());
-    this.waiting().then((all) => {
-      // What was answered meanwhile is newer.
-      all.filter((each) => !this.#here.has(each.question)).forEach((each) => this.#here.set(each.question, each));
-      if (all.length > 0) {
-        this.send();
-      }
+    this.#outbox = new Outbox({
+      lane: answersOf(owner, base),
+      owner,
+      store: durable,
+      way: {
+        deliver: (item) => (item.key === HAND_IN ? this.#handIn() : this.#give(item)),
+        taken: (item, answer) => (item.key === HAND_IN ? this.#handedIn(answer) : this.#given(answer)),
+        first: (items) => items.find(({ key }) => key !== HAND_IN) ?? items[0],
+        later: () => onState('waiting'),
+        idle: (state) => {
+          const handed = this.#handed;
+          this.#handed = null;
+          if (handed) {
+            onHandedIn(handed);
+          }
+          if (state) {
+            onState(state);
+          }
+        },
+      },
     });
   }
 
   /** What waits on this device of this child's answers. */
   async waiting() {
-    try {
-      const all = await within('readonly', (store) => store.getAll());
-      return all.filter((each) => each.owner === this.#owner && each.base === this.#base);
-    } catch {
-      return [...this.#here.values()];
-    }
+    return (await this.#outbox.waiting()).map(({ key, given }) => ({ question: key, given }));
   }
 
-  /** Goes on its way at once: a page that is being left has no time to wait for its own store. */
   put(question, given) {
-    const answer = { owner: this.#owner, base: this.#base, question, id: newId(), given };
-    this.#here.set(question, answer);
-    // Where nothing can be kept it is in the map, and goes from there.
-    this.#written = this.#written.then(() => within('readwrite', (store) => store.put(answer))).catch(() => {});
-    this.send();
+    this.#outbox.put(question, { given });
   }
 
   /** Hands in, now or as soon as there is a way; it waits in this browser until then. */
   handIn() {
-    this.#here.delete(HAND_IN);
-    this.put(HAND_IN, null);
-    return this.send();
+    return this.#outbox.put(HAND_IN, { given: null });
   }
 
   /** Whether handing in waits for the network. */
   get waitsToHandIn() {
-    return this.#here.has(HAND_IN);
-  }
-
-  send() {
-    clearTimeout(this.#timer);
-    this.#trip ??= this.#sendAll().finally(() => { this.#trip = null; });
-    return this.#trip;
+    return this.#outbox.has(HAND_IN);
   }
 
   /** Whether the server has all of it. */
-  async emptied() {
-    await this.send();
-    if (this.#here.size > 0) {
-      await this.send();
-    }
-    return this.#here.size === 0;
+  emptied() {
+    return this.#outbox.emptied();
   }
 
-  async #sendAll() {
-    let state = null;
-    let handed = null;
-    while (this.#here.size > 0) {
-      const all = [...this.#here.values()];
-      const answer = all.find(({ question }) => question !== HAND_IN) ?? all[0];
-      try {
-        if (answer.question === HAND_IN) {
-          handed = await this.#handIn();
-          // What came of it says more than that answers were saved.
-          state = handed ? null : 'closed';
-        } else {
-          state = await this.#put(answer) ?? state;
-        }
-      } catch {
-        this.#onState('waiting');
-        this.#timer = setTimeout(() => this.send(), this.#wait);
-        this.#wait = Math.min(LONGEST_WAIT_MS, this.#wait * 2);
-        return;
-      }
-      this.#wait = FIRST_WAIT_MS;
-      await this.#drop(answer);
-      if (handed) {
-        this.#onHandedIn(handed);
-        handed = null;
-      }
-    }
-    if (state) {
-      this.#onState(state);
-    }
-  }
-
-  /** What came of it; null: the lesson is over by now. */
-  async #handIn() {
-    const response = await fetch(this.#base.replace(/answers$/, HAND_IN), { method: 'POST', headers: { 'X-Owner': this.#owner } });
-    if (response.status === 404) {
-      return null;
-    }
-    if (!response.ok || response.redirected) {
-      throw new Error(`answered ${response.status}`);
-    }
-    return response.json();
-  }
-
-  async #put({ question, id, given }) {
-    const response = await fetch(`${this.#base}/${question}/${id}`, {
-      method: 'PUT', keepalive: JSON.stringify(given).length < 60_000, headers: { 'Content-Type': 'application/json', 'X-Owner': this.#owner }, body: JSON.stringify(given),
+  #give({ key, id, given }) {
+    const body = JSON.stringify(given);
+    return fetch(`${this.#base}/${key}/${id}`, {
+      method: 'PUT', keepalive: body.length < LEAVING_BYTES, headers: { 'Content-Type': 'application/json', 'X-Owner': this.#owner }, body,
     });
-    if (response.status === 400 || response.status === 404 || response.status === 413) {
-      // It will never be taken; what was answered before stays.
-      return 'gone';
-    }
-    if (!response.ok || response.redirected) {
-      throw new Error(`answered ${response.status}`);
-    }
-    return { SAVED: 'saved', CLOSED: 'closed', GONE: 'gone', NO_MORE: 'noMore', HANDED_IN: 'handedIn' }[(await response.json()).taken];
   }
 
-  /** A newer answer to the same question stays. */
-  async #drop(answer) {
-    if (this.#here.get(answer.question)?.id === answer.id) {
-      this.#here.delete(answer.question);
+  /** Where it will never be taken, what was answered before stays. */
+  async #given(answer) {
+    return answer.ok ? STATES[(await answer.json()).taken] : 'gone';
+  }
+
+  #handIn() {
+    return fetch(this.#base.replace(/answers$/, HAND_IN), { method: 'POST', headers: { 'X-Owner': this.#owner } });
+  }
+
+  /** Tells what came of it, which says more than that answers were saved; the lesson may be over by now. */
+  async #handedIn(answer) {
+    if (!answer.ok) {
+      return 'closed';
     }
-    await this.#written;
-    try {
-      const kept = await within('readonly', (store) => store.get([answer.owner, answer.base, answer.question]));
-      if (kept?.id === answer.id) {
-        await within('readwrite', (store) => store.delete([answer.owner, answer.base, answer.question]));
-      }
-    } catch {
-      // There was nothing to drop.
-    }
+    this.#handed = await answer.json();
+    return '';
   }
 }

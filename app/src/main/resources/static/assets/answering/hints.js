@@ -1,7 +1,7 @@
 // The hints of a question, one after another.
-import { Outbox } from '../player/outbox.js';
+import { HeardOutbox } from '../player/outbox.js';
 
-const outbox = new Outbox();
+const outbox = new HeardOutbox();
 
 export function bindHints(place) {
   const button = place.querySelector('.hint-of');

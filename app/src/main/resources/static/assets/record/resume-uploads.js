@@ -16,7 +16,7 @@ async function carryLeftOver(recording) {
     if (!lock) {
       return false;
     }
-    await new ChunkUploader(recording).upload();
+    await new ChunkUploader(recording).emptied();
     // What the server doesn't take (another teacher may be signed in here) stays in the chunk store.
     if ((await countChunks(recording.id)) === 0) {
       await dropRecording(recording.id);

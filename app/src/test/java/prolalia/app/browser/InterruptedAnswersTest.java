@@ -14,6 +14,15 @@ import prolalia.app.web.Visitor;
 
 /** Answers on a slow line, without a network, on a shared tablet, and where somebody stopped in the middle: nothing is lost, and all is hers. */
 class InterruptedAnswersTest extends ChildBrowsing {
+    private static final String OWNERS_OF_WHAT_WAITS = """
+            new Promise((resolve) => {
+              const opening = indexedDB.open('prolalia-outbox');
+              opening.onsuccess = () => {
+                const all = opening.result.transaction('items').objectStore('items').getAll();
+                all.onsuccess = () => { resolve(all.result.map((each) => each.owner)); opening.result.close(); };
+              };
+            })""";
+
     @Test
     void aTabThatAChildLeftOpenShowsNothingAndTakesNothing() throws Exception {
         Visitor ines = Visitor.ines(base());
@@ -35,10 +44,7 @@ class InterruptedAnswersTest extends ChildBrowsing {
         left.waitForURL("**/door/**");
         enter(next, ines, bo);
         assertThat(left.content()).doesNotContain("Rain");
-        assertThat(next.evaluate("() => JSON.parse(localStorage.getItem('outbox')).map((each) => each.owner)")
-                        .toString())
-                .contains(ada)
-                .doesNotContain(bo);
+        assertThat(next.evaluate(OWNERS_OF_WHAT_WAITS).toString()).contains(ada).doesNotContain(bo);
         page(next, 3);
         assertThat(next.locator("input.written").inputValue()).isEmpty();
         ines.form("/classes/" + classId + "/remove");

@@ -17,9 +17,9 @@ import org.junit.jupiter.api.Test;
 class RecorderTest extends Browsing {
     private static final String CHUNKS_IN_THE_SAFE = """
             new Promise((resolve) => {
-              const opening = indexedDB.open('prolalia', 1);
+              const opening = indexedDB.open('prolalia-outbox');
               opening.onsuccess = () => {
-                const count = opening.result.transaction('chunks').objectStore('chunks').count();
+                const count = opening.result.transaction('items').objectStore('items').count();
                 count.onsuccess = () => { resolve(count.result); opening.result.close(); };
               };
             })""";

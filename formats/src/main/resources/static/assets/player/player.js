@@ -10,7 +10,7 @@ import { watchKeys } from './keys.js';
 import { inOrder, nextLine } from './line-order.js';
 import { LineWords } from './line-words.js';
 import { layOut } from './onpage.js';
-import { Outbox } from './outbox.js';
+import { HeardOutbox } from './outbox.js';
 import { litOtherwise, showLit } from './page-look.js';
 import { Prompts } from './prompts.js';
 import { countStart, isSpent, ruleOf } from './rule.js';
@@ -38,7 +38,7 @@ function carriedVoice() {
 
 const background = new BackgroundAudio();
 const prompts = new Prompts();
-const outbox = new Outbox();
+const outbox = new HeardOutbox();
 const speeds = new Speeds();
 // Two, in turns: what goes on over the next page has its own.
 const voices = [carriedVoice() ?? new Audio(), new Audio()];

@@ -18,3 +18,19 @@ export function remembered(key) {
     return here.get(key) ?? null;
   }
 }
+
+const LANE = 'outbox';
+const items = () => JSON.parse(remembered(LANE) ?? '[]').filter((each) => each.lane);
+
+/** Where what is to reach the server waits for this visit alone; see the outbox. */
+export const ofVisit = {
+  async put(item) {
+    remember(LANE, JSON.stringify([...items(), item]));
+  },
+  async all(lane) {
+    return items().filter((item) => item.lane === lane);
+  },
+  async drop({ id }) {
+    remember(LANE, JSON.stringify(items().filter((item) => item.id !== id)));
+  },
+};
