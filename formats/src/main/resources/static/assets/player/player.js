@@ -9,6 +9,7 @@ import { nextHint } from './hints.js';
 import { watchKeys } from './keys.js';
 import { inOrder, nextLine } from './line-order.js';
 import { LineWords } from './line-words.js';
+import { Listening } from './listening.js';
 import { layOut } from './onpage.js';
 import { HeardOutbox } from './outbox.js';
 import { litOtherwise, showLit } from './page-look.js';
@@ -44,22 +45,12 @@ const speeds = new Speeds();
 const voices = [carriedVoice() ?? new Audio(), new Audio()];
 let audio = voices[0];
 let spots = [];
-// How often the current sound is still to be heard; what waits to be said on arrival.
-let timesLeft = 1;
-let arriving = [];
-// The lines of this page that are still to be heard before the child chooses a way.
-let toHear = new Set();
+const listening = new Listening();
 let firstSound = Promise.resolve();
-// Whether the page is said line by line, each going on to the next.
-let through = false;
-// The line that was begun last: its words are pressed one by one.
-let begun = null;
-
 const words = new LineWords({
   audio: () => audio,
   play(share) {
-    arriving = [];
-    through = false;
+    listening.pressed();
     audio.playbackRate = speeds.rate * share;
     return play();
   },
@@ -90,6 +81,8 @@ const dock = new Dock({
 
 const currentOnes = () => spots.filter((spot) => spot.parentElement.classList.contains('current'));
 const current = () => currentOnes()[0];
+const spotOf = (line) => spots.find((spot) => spot.dataset.line === line);
+const isBegun = (spot) => spot.dataset.line === listening.begun;
 
 function choose(spot) {
   if (!audio.paused) {
@@ -106,7 +99,7 @@ function choose(spot) {
   }
   audio.playbackRate = speeds.rate;
   audio.volume = ruleOf(spot).volume;
-  timesLeft = ruleOf(spot).times;
+  listening.choose(ruleOf(spot).times);
   remember(placeKey(), spot.dataset.line);
   dock.showTime();
 }
@@ -162,7 +155,7 @@ async function begin(spot, silently = false) {
   if (spot !== current() || audio.currentTime > 0) {
     choose(spot);
   }
-  begun = spot.dataset.line;
+  listening.begin(spot.dataset.line);
   if (!await play(silently)) {
     return false;
   }
@@ -173,7 +166,6 @@ async function begin(spot, silently = false) {
 
 /** All of the page was heard: the arrow says that there is more; on the last page a flag says that it is over. */
 function pageHeard() {
-  through = false;
   document.body.classList.add('heard');
   at('the-end').hidden = Boolean(document.querySelector('[data-turn=next], .jump'));
 }
@@ -181,8 +173,7 @@ function pageHeard() {
 /** Says the page from here on, line by line; from its beginning when it was heard to the end. */
 function sayThrough() {
   const from = audio.ended ? nextLine(spots, current()) ?? inOrder(spots)[0] : current();
-  arriving = [];
-  through = true;
+  listening.sayThrough();
   if (!audio.paused && !watch.stuck) {
     return;
   }
@@ -200,23 +191,15 @@ function ended() {
     return;
   }
   tellHeard(outbox, current());
-  if (timesLeft !== 1) {
-    timesLeft = timesLeft === 0 ? 0 : timesLeft - 1;
+  const next = listening.ended(current().dataset.line, () => nextLine(spots, current())?.dataset.line ?? null);
+  if (next.again) {
     audio.currentTime = 0;
     play();
-  } else if (arriving.length > 0) {
-    begin(arriving.shift());
-  } else {
-    const last = toHear.delete(current().dataset.line) && toHear.size === 0;
-    const next = through ? nextLine(spots, current()) : null;
-    if (next) {
-      begin(next);
-      return;
-    }
-    if (last || through) {
-      pageHeard();
-    }
-    if (last && document.querySelector('.jump[data-way]')) {
+  } else if (next.begin) {
+    begin(spotOf(next.begin));
+  } else if (next.heard) {
+    pageHeard();
+    if (next.yourTurn && document.querySelector('.jump[data-way]')) {
       prompts.say('YOUR_TURN');
     }
   }
@@ -236,7 +219,7 @@ async function toggleBackground(spot) {
 
 function press(spot, event) {
   const silent = audio.paused || words.isAlone;
-  const chosen = begun === spot.dataset.line && begun === current().dataset.line && !isSpent(spot);
+  const chosen = isBegun(spot) && isBegun(current()) && !isSpent(spot);
   if (silent && chosen && words.say(words.pressed(event))) {
     return;
   }
@@ -247,8 +230,7 @@ function press(spot, event) {
   if (words.leaveWord()) {
     wordSaid();
   }
-  arriving = [];
-  through = through && spot.dataset.line === current().dataset.line;
+  listening.pressed(spot.dataset.line === current().dataset.line);
   if (ruleOf(spot).underSpeech) {
     toggleBackground(spot).catch(() => { at('trouble').textContent = say('trouble'); });
   } else if (spot.dataset.line === current().dataset.line && (!audio.paused || (audio.currentTime > 0 && !audio.ended))) {
@@ -259,7 +241,7 @@ function press(spot, event) {
 }
 
 function toggle() {
-  arriving = [];
+  listening.pressed(true);
   words.leaveWord();
   if (watch.stuck) {
     watch.again();
@@ -273,10 +255,10 @@ function toggle() {
 }
 
 function again() {
-  arriving = [];
+  listening.pressed(true);
   if (!isSpent(current())) {
     audio.currentTime = 0;
-    timesLeft = ruleOf(current()).times;
+    listening.choose(ruleOf(current()).times);
     countStart(current());
     dock.showRules();
     play();
@@ -294,7 +276,7 @@ function changeSpeed() {
 }
 
 function hint() {
-  arriving = [];
+  listening.pressed(true);
   begin(nextHint(outbox));
 }
 
@@ -306,8 +288,8 @@ async function arrive() {
   const under = all.filter((spot) => ruleOf(spot).underSpeech && !background.isOn(spot));
   try {
     await Promise.all(under.map(toggleBackground));
-    arriving = speaking.slice(1);
-    if (speaking.length === 0 || await begin(speaking[0], true)) {
+    const first = listening.arrive(speaking.map((spot) => spot.dataset.line));
+    if (!first || await begin(spotOf(first), true)) {
       return;
     }
   } catch (failure) {
@@ -351,7 +333,7 @@ function open() {
     dock.showRules();
     arrive();
   }
-  toHear = new Set(spots.filter((spot) => !spot.closest('.hints')).map((spot) => spot.dataset.line));
+  listening.meet(spots.filter((spot) => !spot.closest('.hints')).map((spot) => spot.dataset.line));
   warnOfLinks(leadsElsewhere);
   if (at('play')) {
     prompts.wait(() => voices.every((voice) => voice.paused) && at('start').hidden);
@@ -396,7 +378,7 @@ function leadsElsewhere() {
 
 /** What is said before a right or a wrong way is gone. */
 async function answer(way) {
-  arriving = [];
+  listening.pressed(true);
   voices.forEach((voice) => voice.pause());
   document.body.classList.add(way === 'right' ? 'was-right' : 'was-wrong');
   await prompts.say(way === 'right' ? 'WELL_DONE' : 'TRY_AGAIN');
@@ -405,14 +387,12 @@ async function answer(way) {
 function leave() {
   prompts.stopWaiting();
   const goesOn = spots.length > 0 && !audio.paused && ruleOf(current()).goesOn;
-  arriving = [];
-  timesLeft = 1;
+  listening.leave();
   background.leave();
   if (goesOn) {
     audio = voices.find((voice) => voice !== audio);
   }
   watch.forget();
-  through = false;
   audio.pause();
 }
 
@@ -442,12 +422,11 @@ if (switches > 0) {
   new Scanning(switches, () => voices.some((voice) => !voice.paused), () => voices.forEach((voice) => voice.pause()));
 }
 
-watchKeys({ toggle, stepWord: (by) => words.step(by), begunLine: () => (at('play') && begun === current().dataset.line ? begun : null) }, switches);
+watchKeys({ toggle, stepWord: (by) => words.step(by), begunLine: () => (at('play') && isBegun(current()) ? listening.begun : null) }, switches);
 
 // What is answered has voices of its own: one sound at a time.
 document.addEventListener('answer-sounds', () => {
-  arriving = [];
-  through = false;
+  listening.pressed();
   voices.forEach((voice) => voice.pause());
 });
 
