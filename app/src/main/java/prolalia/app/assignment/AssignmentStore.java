@@ -31,6 +31,7 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.lesson.LessonRef;
+import prolalia.app.platform.KeptTakes;
 import prolalia.core.classroom.Due;
 
 @Repository
@@ -90,11 +91,11 @@ class AssignmentStore {
                 .join(TITLE)
                 .on(TITLE.ID.eq(ASSIGNMENT.TITLE_LINE_ID))
                 .leftJoin(TITLE_TAKE)
-                .on(TITLE_TAKE.ID.eq(TITLE.KEPT_TAKE_ID))
+                .on(TITLE_TAKE.ID.eq(KeptTakes.of(TITLE.ID)))
                 .leftJoin(DIRECTION)
                 .on(DIRECTION.ID.eq(ASSIGNMENT.DIRECTION_LINE_ID))
                 .leftJoin(DIRECTION_TAKE)
-                .on(DIRECTION_TAKE.ID.eq(DIRECTION.KEPT_TAKE_ID))
+                .on(DIRECTION_TAKE.ID.eq(KeptTakes.of(DIRECTION.ID)))
                 .where(condition, LESSON.REMOVED_AT.isNull())
                 .orderBy(ASSIGNMENT.POSITION.desc())
                 .fetch();

@@ -37,6 +37,7 @@ import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.platform.KeptTakes;
 import prolalia.core.answer.Given;
 import prolalia.core.answer.Given.Stroke;
 import tools.jackson.databind.json.JsonMapper;
@@ -122,7 +123,7 @@ class StudentFileStore {
                 .leftJoin(LINE)
                 .on(LINE.ID.eq(REMARK.LINE_ID))
                 .leftJoin(TAKE)
-                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .on(TAKE.ID.eq(KeptTakes.of(LINE.ID)))
                 .where(RESPONSE.STUDENT_ID.eq(studentId), REMARK.REMOVED_AT.isNull())
                 .orderBy(REMARK.MADE_AT)
                 .forEach(row -> all.add(new SaidBack(

@@ -22,6 +22,7 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.platform.KeptTakes;
 import prolalia.core.classroom.Animal;
 import prolalia.core.classroom.Guesses;
 
@@ -97,7 +98,7 @@ class StudentStore {
                 .join(LINE)
                 .on(LINE.ID.eq(CLASS_STUDENT.NAME_LINE_ID))
                 .leftJoin(TAKE)
-                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .on(TAKE.ID.eq(KeptTakes.of(LINE.ID)))
                 .where(condition, STUDENT.REMOVED_AT.isNull())
                 .orderBy(CLASS_STUDENT.POSITION)
                 .fetch(StudentStore::student);

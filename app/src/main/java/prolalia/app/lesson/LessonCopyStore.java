@@ -1,5 +1,6 @@
 package prolalia.app.lesson;
 
+import static prolalia.app.platform.db.Tables.KEPT_TAKE;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LESSON_SETTINGS;
 import static prolalia.app.platform.db.Tables.LINE;
@@ -66,20 +67,13 @@ class LessonCopyStore {
                 SPOKEN.ID,
                 SPOKEN.ID.in(writing.select(TAKE.RECORDING_ID).from(TAKE).where(TAKE.ID.in(takes))),
                 ids);
-        // A line and its kept take name each other; the line comes first, without it.
-        copy(LINE, LINE.ID.in(lines), ids, Set.of(LINE.KEPT_TAKE_ID, LINE.STANDING_LINE_ID));
+        copy(LINE, LINE.ID.in(lines), ids, Set.of(LINE.STANDING_LINE_ID));
         copy(SPOKEN, SPOKEN.ID.in(recordings), ids);
         copy(TAKE, TAKE.ID.in(takes), ids);
         copy(TAKE_FINDING, TAKE_FINDING.TAKE_ID.in(takes), ids);
         copy(TAKE_EDITS, TAKE_EDITS.TAKE_ID.in(takes), ids);
         copy(TAKE_WORD_TIMES, TAKE_WORD_TIMES.TAKE_ID.in(takes), ids);
-        writing.select(LINE.ID, LINE.KEPT_TAKE_ID)
-                .from(LINE)
-                .where(LINE.ID.in(lines), LINE.KEPT_TAKE_ID.isNotNull())
-                .forEach(row -> writing.update(LINE)
-                        .set(LINE.KEPT_TAKE_ID, ids.getOrDefault(row.value2(), row.value2()))
-                        .where(LINE.ID.eq(ids.get(row.value1())))
-                        .execute());
+        copy(KEPT_TAKE, KEPT_TAKE.LINE_ID.in(lines), ids);
         pages.add(lesson.id());
         copy(STAGE, STAGE.OWNER_ID.in(pages), ids);
         copy(

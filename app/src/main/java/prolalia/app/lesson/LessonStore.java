@@ -24,6 +24,7 @@ import org.jooq.Field;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.platform.KeptTakes;
 import prolalia.app.platform.db.tables.records.LessonRecord;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.Line;
@@ -71,7 +72,7 @@ class LessonStore {
                                         .isNotNull()
                                         .or(PAGE.POSITION.gt(0))
                                         .or(LINE.WORDS.ne(""))
-                                        .or(LINE.KEPT_TAKE_ID.isNotNull()))))
+                                        .or(KeptTakes.of(LINE.ID).isNotNull()))))
                 .or(exists(selectOne().from(PAPER).where(PAPER.LESSON_ID.eq(LESSON.ID))))
                 .or(exists(selectOne().from(LONG_RECORDING).where(LONG_RECORDING.LESSON_ID.eq(LESSON.ID))))
                 .or(exists(selectOne().from(FILE_BATCH).where(FILE_BATCH.LESSON_ID.eq(LESSON.ID))));
@@ -161,7 +162,7 @@ class LessonStore {
                 .join(LESSON)
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
                 .leftJoin(TAKE)
-                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .on(TAKE.ID.eq(KeptTakes.of(LINE.ID)))
                 .where(LESSON.ID.in(lessonIds), LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull())
                 .orderBy(PAGE.POSITION, LINE.POSITION)
                 .fetchGroups(PAGE.LESSON_ID, LessonStore::line);
@@ -178,9 +179,7 @@ class LessonStore {
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
                 .join(LESSON)
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
-                .where(
-                        LESSON.TEACHER_ID.eq(teacherId),
-                        TAKE.ID.in(writing.select(LINE.KEPT_TAKE_ID).from(LINE).where(LINE.KEPT_TAKE_ID.isNotNull())))
+                .where(LESSON.TEACHER_ID.eq(teacherId), TAKE.ID.in(KeptTakes.all()))
                 .orderBy(TAKE.CREATED_AT.desc())
                 .limit(most)
                 .fetch(LessonStore::take);
@@ -191,7 +190,7 @@ class LessonStore {
                         TAKE_FINDING.TAKE_ID, TAKE_FINDING.KIND, TAKE_FINDING.START_MS, TAKE_FINDING.END_MS)
                 .from(TAKE_FINDING)
                 .join(LINE)
-                .on(LINE.KEPT_TAKE_ID.eq(TAKE_FINDING.TAKE_ID))
+                .on(TAKE_FINDING.TAKE_ID.eq(KeptTakes.of(LINE.ID)))
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))
                 .join(LESSON)
@@ -229,7 +228,7 @@ class LessonStore {
                 .join(LESSON)
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
                 .leftJoin(TAKE)
-                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .on(TAKE.ID.eq(KeptTakes.of(LINE.ID)))
                 .where(condition, LINE.REMOVED_AT.isNull(), PAGE.REMOVED_AT.isNull(), LESSON.REMOVED_AT.isNull())
                 .orderBy(PAGE.POSITION, LINE.POSITION)
                 .fetch(row -> scriptLine(row, findings.getOrDefault(row.get(TAKE.ID), List.of())));

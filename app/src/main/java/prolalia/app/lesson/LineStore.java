@@ -1,9 +1,15 @@
 package prolalia.app.lesson;
 
 import static org.jooq.impl.DSL.coalesce;
+import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.max;
+import static org.jooq.impl.DSL.notExists;
+import static org.jooq.impl.DSL.select;
+import static org.jooq.impl.DSL.selectOne;
+import static prolalia.app.platform.db.Tables.KEPT_TAKE;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
+import static prolalia.app.platform.db.Tables.TAKE;
 
 import java.util.ArrayList;
 import java.util.Collection;
@@ -18,6 +24,8 @@ import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.Ids;
+import prolalia.app.platform.KeptTakes;
+import prolalia.app.platform.db.tables.KeptTake;
 import prolalia.app.platform.db.tables.records.LineRecord;
 import prolalia.core.answer.ChoiceMark;
 import prolalia.core.lesson.LineKind;
@@ -33,6 +41,8 @@ import prolalia.core.script.ScriptEdits.PlacedLine;
 /** Changes to lines. */
 @Repository
 class LineStore {
+    private static final Field<String> KEPT = KeptTakes.of(LINE.ID).as("kept");
+
     private static final List<Field<?>> TRAITS = List.of(
             LINE.KIND,
             LINE.ICON,
@@ -135,7 +145,7 @@ class LineStore {
                         LINE.WORDS,
                         LINE.KIND,
                         LINE.REMOVED_AT,
-                        LINE.KEPT_TAKE_ID,
+                        KEPT,
                         LINE.PAGE_ID,
                         LINE.STANDING_LINE_ID,
                         LINE.ICON,
@@ -160,7 +170,7 @@ class LineStore {
                                     row.get(LINE.WORDS),
                                     traits(row),
                                     removed,
-                                    row.get(LINE.KEPT_TAKE_ID),
+                                    row.get(KEPT),
                                     new Place(page, lastOfPage.get(page)),
                                     row.get(LINE.STANDING_LINE_ID)));
                     if (!removed) {
@@ -250,7 +260,7 @@ class LineStore {
             values.put(LINE.REMOVED_AT, to.removed() ? now : null);
         }
         if (step.changesKept()) {
-            values.put(LINE.KEPT_TAKE_ID, to.keptTakeId());
+            setKept(step.lineId(), to.keptTakeId());
         }
         if (step.changesPlace()) {
             values.put(LINE.POSITION, makeRoom(to.place(), 1));
@@ -288,10 +298,7 @@ class LineStore {
 
     /** Nothing is heard any more wherever a take was. */
     void silence(String takeId) {
-        writing.update(LINE)
-                .setNull(LINE.KEPT_TAKE_ID)
-                .where(LINE.KEPT_TAKE_ID.eq(takeId))
-                .execute();
+        writing.deleteFrom(KEPT_TAKE).where(KEPT_TAKE.TAKE_ID.eq(takeId)).execute();
     }
 
     /** @param icon null: none any more */
@@ -349,11 +356,26 @@ class LineStore {
     /** Makes a take the one that students hear: of the line, or of the standing line whose place it is. */
     void keep(String lineId, String takeId) {
         String home = homeOf(lineId);
-        writing.update(LINE)
-                .set(LINE.KEPT_TAKE_ID, takeId)
-                .where(LINE.ID.eq(home))
-                .execute();
+        setKept(home, takeId);
         reachPlaces(home);
+    }
+
+    /** @param takeId it sounds in its own voice from now on; null: the line is silent in the main one */
+    private void setKept(String lineId, String takeId) {
+        if (takeId == null) {
+            writing.deleteFrom(KEPT_TAKE)
+                    .where(KEPT_TAKE.LINE_ID.eq(lineId), KEPT_TAKE.VOICE.eq(KeptTakes.MAIN_VOICE))
+                    .execute();
+        } else {
+            writing.insertInto(KEPT_TAKE)
+                    .set(KEPT_TAKE.LINE_ID, lineId)
+                    .set(KEPT_TAKE.VOICE, select(TAKE.VOICE).from(TAKE).where(TAKE.ID.eq(takeId)))
+                    .set(KEPT_TAKE.TAKE_ID, takeId)
+                    .onConflict(KEPT_TAKE.LINE_ID, KEPT_TAKE.VOICE)
+                    .doUpdate()
+                    .setAllToExcluded()
+                    .execute();
+        }
     }
 
     /** The standing line whose place a line is; otherwise the line itself. */
@@ -371,13 +393,37 @@ class LineStore {
         if (home == null) {
             return;
         }
-        writing.update(LINE)
-                .set(LINE.WORDS, home.getWords())
-                .set(LINE.KEPT_TAKE_ID, home.getKeptTakeId())
-                .set(LINE.REVISION, LINE.REVISION.plus(1))
+        KeptTake at = KEPT_TAKE.as("at");
+        KeptTake here = KEPT_TAKE.as("here");
+        Condition same = here.LINE_ID.eq(lineId).and(here.VOICE.eq(at.VOICE)).and(here.TAKE_ID.eq(at.TAKE_ID));
+        Condition hasAnother = exists(selectOne()
+                        .from(at)
+                        .where(
+                                at.LINE_ID.eq(LINE.ID),
+                                notExists(selectOne().from(here).where(same))))
+                .or(exists(selectOne()
+                        .from(here)
+                        .where(
+                                here.LINE_ID.eq(lineId),
+                                notExists(selectOne().from(at).where(at.LINE_ID.eq(LINE.ID), same)))));
+        List<String> places = looking.select(LINE.ID)
+                .from(LINE)
                 .where(
                         LINE.STANDING_LINE_ID.eq(lineId),
-                        LINE.WORDS.ne(home.getWords()).or(LINE.KEPT_TAKE_ID.isDistinctFrom(home.getKeptTakeId())))
+                        LINE.WORDS.ne(home.getWords()).or(hasAnother))
+                .fetch(LINE.ID);
+        writing.deleteFrom(KEPT_TAKE).where(KEPT_TAKE.LINE_ID.in(places)).execute();
+        writing.insertInto(KEPT_TAKE, KEPT_TAKE.LINE_ID, KEPT_TAKE.VOICE, KEPT_TAKE.TAKE_ID)
+                .select(select(LINE.ID, here.VOICE, here.TAKE_ID)
+                        .from(LINE)
+                        .join(here)
+                        .on(here.LINE_ID.eq(lineId))
+                        .where(LINE.ID.in(places)))
+                .execute();
+        writing.update(LINE)
+                .set(LINE.WORDS, home.getWords())
+                .set(LINE.REVISION, LINE.REVISION.plus(1))
+                .where(LINE.ID.in(places))
                 .execute();
     }
 

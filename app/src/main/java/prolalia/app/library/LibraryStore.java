@@ -10,16 +10,20 @@ import java.util.List;
 import java.util.Map;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.SelectField;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.platform.KeptTakes;
 
 /** What a teacher has recorded in all her lessons, and where it is used. */
 @Repository
 class LibraryStore {
-    private static final List<SelectField<?>> PLACE = List.of(
-            LINE.ID, LESSON.ID, LESSON.TITLE, LESSON.SHELF, PAGE.POSITION, PAGE.TITLE, LINE.WORDS, LINE.KEPT_TAKE_ID);
+    private static final Field<String> KEPT = KeptTakes.of(LINE.ID).as("kept");
+
+    private static final List<SelectField<?>> PLACE =
+            List.of(LINE.ID, LESSON.ID, LESSON.TITLE, LESSON.SHELF, PAGE.POSITION, PAGE.TITLE, LINE.WORDS, KEPT);
 
     private final DSLContext looking;
 
@@ -65,7 +69,7 @@ class LibraryStore {
 
     /** The lines on which these takes are heard, by take. */
     Map<String, List<Place>> usesOf(Collection<String> takeIds) {
-        return places(LINE.KEPT_TAKE_ID.in(takeIds), LINE.KEPT_TAKE_ID);
+        return places(KeptTakes.isOneOf(LINE.ID, takeIds), KEPT);
     }
 
     /** The lines that follow these standing lines, by standing line. */
@@ -73,7 +77,7 @@ class LibraryStore {
         return places(LINE.STANDING_LINE_ID.in(standingLineIds), LINE.STANDING_LINE_ID);
     }
 
-    private Map<String, List<Place>> places(Condition which, org.jooq.Field<String> by) {
+    private Map<String, List<Place>> places(Condition which, Field<String> by) {
         return looking.select(PLACE)
                 .select(by)
                 .from(LINE)
@@ -95,6 +99,6 @@ class LibraryStore {
                 row.get(PAGE.POSITION) + 1,
                 row.get(PAGE.TITLE),
                 row.get(LINE.WORDS),
-                row.get(LINE.KEPT_TAKE_ID) == null);
+                row.get(KEPT) == null);
     }
 }

@@ -14,6 +14,7 @@ import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.lesson.LessonSummary;
+import prolalia.app.platform.KeptTakes;
 import prolalia.core.lesson.Prompt;
 
 /** What a student's page says itself, in the voices of teachers who said it. */
@@ -70,7 +71,7 @@ class PromptStore {
                 .join(LINE)
                 .on(LINE.ID.eq(PROMPT_LINE.LINE_ID))
                 .join(TAKE)
-                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .on(TAKE.ID.eq(KeptTakes.of(LINE.ID)))
                 .where(condition, LINE.REMOVED_AT.isNull())
                 .fetchMap(
                         row -> Prompt.valueOf(row.get(PROMPT_LINE.PROMPT)),

@@ -28,6 +28,7 @@ import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.classroom.Replies;
+import prolalia.app.platform.KeptTakes;
 import prolalia.core.remark.RemarkPlace;
 import prolalia.core.remark.Stamp;
 import prolalia.core.sound.AnswerCheck;
@@ -89,7 +90,7 @@ class RemarkStore implements Replies {
                 .leftJoin(LINE)
                 .on(LINE.ID.eq(REMARK.LINE_ID))
                 .leftJoin(TAKE)
-                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .on(TAKE.ID.eq(KeptTakes.of(LINE.ID)))
                 .where(which, REMARK.REMOVED_AT.isNull())
                 .orderBy(REMARK.MADE_AT, REMARK.ID)
                 .fetch(this::remark);

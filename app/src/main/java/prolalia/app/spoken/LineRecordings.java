@@ -16,6 +16,7 @@ import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.Right;
 import prolalia.app.platform.HouseProperties;
+import prolalia.app.platform.KeptTakes;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.SchoolService;
 import prolalia.app.spoken.RecordingOwner.OfLine;
@@ -24,9 +25,6 @@ import prolalia.app.spoken.StoredRecording.State;
 /** Recordings of lines, from their first chunk to the take that is made of them. */
 @Service
 public class LineRecordings {
-    /** The voice in which lines are said. */
-    static final String MAIN_VOICE = "main";
-
     private final ChunkedRecordings chunked;
     private final RecordingStore recordings;
     private final TakeStore takes;
@@ -74,7 +72,7 @@ public class LineRecordings {
                 throw new NotFoundException("recording");
             }
             String words = lessons.line(actor, lineId, Right.RECORD).line().words();
-            return new Beginning(new OfLine(lineId, MAIN_VOICE), speaker(actor), words);
+            return new Beginning(new OfLine(lineId, KeptTakes.MAIN_VOICE), speaker(actor), words);
         }
 
         @Override

@@ -17,6 +17,7 @@ import prolalia.core.sound.Span;
  * @param kept whether students hear it
  * @param findings of the sound check
  * @param accepted whether the teacher said that it is fine as it is
+ * @param voice in which it says its line
  */
 public record StoredTake(
         String id,
@@ -35,7 +36,8 @@ public record StoredTake(
         long createdAt,
         boolean kept,
         List<Finding> findings,
-        boolean accepted) {
+        boolean accepted,
+        String voice) {
 
     /** The same sound as another take. */
     StoredTake copy(String newId, String newLineId, String newRecordingId, String newWords, long now) {
@@ -56,7 +58,8 @@ public record StoredTake(
                 now,
                 false,
                 findings,
-                false);
+                false,
+                voice);
     }
 
     /** Whether it can be heard: its MP3 is made soon after the verdict on it. */

@@ -5,6 +5,7 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.platform.Ids;
+import prolalia.app.platform.KeptTakes;
 import prolalia.app.spoken.RecordingOwner.OfLine;
 import prolalia.app.spoken.RecordingRight.Beginning;
 import prolalia.core.sound.Finding;
@@ -52,7 +53,7 @@ public class TakeImporter {
     public String add(Teacher speaker, String lineId, ImportedTake take) {
         long now = clock.millis();
         String recording = Ids.newId();
-        OfLine owner = new OfLine(lineId, LineRecordings.MAIN_VOICE);
+        OfLine owner = new OfLine(lineId, KeptTakes.MAIN_VOICE);
         recordings.open(recording, new Beginning(owner, speaker.id(), take.words()), FLAC, null, now);
         recordings.taken(recording, take.originalHash(), take.originalMs(), now);
         String id = Ids.newId();
@@ -73,7 +74,8 @@ public class TakeImporter {
                 now,
                 false,
                 take.findings(),
-                take.accepted()));
+                take.accepted(),
+                KeptTakes.MAIN_VOICE));
         if (take.accepted()) {
             takes.accept(id, now);
         }

@@ -154,6 +154,7 @@ class TakeMaker {
                 clock.millis(),
                 false,
                 made.findings(),
-                false);
+                false,
+                ((RecordingOwner.OfLine) recording.owner()).voice());
     }
 }

@@ -24,6 +24,7 @@ import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.lesson.LessonRef;
+import prolalia.app.platform.KeptTakes;
 import prolalia.core.script.LessonChange.TakePlace;
 import prolalia.core.sound.Finding;
 import prolalia.core.sound.Peaks;
@@ -35,6 +36,9 @@ import prolalia.media.process.SoundRequest.Rendered;
 class TakeStore {
     /** In what order rows came in: SQLite counts them. */
     private static final Field<Long> ADDED = DSL.field("take.rowid", Long.class);
+
+    /** The take that sounds for its line in the voice it is in. */
+    private static final Field<String> KEPT = KeptTakes.of(LINE.ID, TAKE.VOICE).as("kept");
 
     private final DSLContext writing;
     private final DSLContext looking;
@@ -60,6 +64,7 @@ class TakeStore {
                 .set(TAKE.PEAKS, take.peaks().values())
                 .set(TAKE.TRUNCATED, take.truncated())
                 .set(TAKE.CREATED_AT, take.createdAt())
+                .set(TAKE.VOICE, take.voice())
                 .execute();
         addFindings(take.id(), take.findings());
     }
@@ -181,14 +186,11 @@ class TakeStore {
                 .where(
                         TAKE.ACCEPTED_AT.isNull(),
                         TAKE.ID.in(DSL.select(TAKE_FINDING.TAKE_ID).from(TAKE_FINDING)),
-                        TAKE.ID.in(DSL.select(LINE.KEPT_TAKE_ID)
+                        TAKE.ID.in(DSL.select(KeptTakes.of(LINE.ID))
                                 .from(LINE)
                                 .join(PAGE)
                                 .on(PAGE.ID.eq(LINE.PAGE_ID))
-                                .where(
-                                        PAGE.LESSON_ID.eq(lesson.id()),
-                                        LINE.REMOVED_AT.isNull(),
-                                        LINE.KEPT_TAKE_ID.isNotNull())))
+                                .where(PAGE.LESSON_ID.eq(lesson.id()), LINE.REMOVED_AT.isNull())))
                 .execute();
     }
 
@@ -262,7 +264,7 @@ class TakeStore {
     }
 
     private static List<StoredTake> where(DSLContext context, Condition... condition) {
-        Result<?> rows = context.select(TAKE.asterisk(), LINE.KEPT_TAKE_ID)
+        Result<?> rows = context.select(TAKE.asterisk(), KEPT)
                 .from(TAKE)
                 .join(LINE)
                 .on(LINE.ID.eq(TAKE.LINE_ID))
@@ -302,8 +304,9 @@ class TakeStore {
                 new Peaks(row.get(TAKE.PEAKS)),
                 row.get(TAKE.TRUNCATED),
                 row.get(TAKE.CREATED_AT),
-                row.get(TAKE.ID).equals(row.get(LINE.KEPT_TAKE_ID)),
+                row.get(TAKE.ID).equals(row.get(KEPT)),
                 findings,
-                row.get(TAKE.ACCEPTED_AT) != null);
+                row.get(TAKE.ACCEPTED_AT) != null,
+                row.get(TAKE.VOICE));
     }
 }

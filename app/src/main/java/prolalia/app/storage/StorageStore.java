@@ -81,8 +81,8 @@ class StorageStore {
         // A standing line that is still said somewhere, and a take that is still heard somewhere, hold their line.
         writing.execute("DELETE FROM going WHERE id IN ("
                 + "SELECT standing_line_id FROM line WHERE id NOT IN (SELECT id FROM going) AND standing_line_id IS NOT NULL"
-                + " UNION SELECT take.line_id FROM line JOIN take ON take.id = line.kept_take_id"
-                + " WHERE line.id NOT IN (SELECT id FROM going))");
+                + " UNION SELECT take.line_id FROM kept_take JOIN take ON take.id = kept_take.take_id"
+                + " WHERE kept_take.line_id NOT IN (SELECT id FROM going))");
         // What is said in a class stays as long as it is said there.
         writing.execute("DELETE FROM going WHERE id IN (SELECT name_line_id FROM class_student"
                 + " UNION SELECT title_line_id FROM assignment"
@@ -91,10 +91,10 @@ class StorageStore {
         String lines = "(SELECT id FROM going)";
         // A take that was thrown away alone, unless it is heard somewhere again.
         String takes = "(SELECT id FROM take WHERE line_id IN " + lines + " OR removed_at < " + before
-                + " AND id NOT IN (SELECT kept_take_id FROM line WHERE kept_take_id IS NOT NULL))";
+                + " AND id NOT IN (SELECT take_id FROM kept_take))";
         writing.execute("DROP TABLE IF EXISTS temp.voices_going");
         writing.execute("CREATE TEMP TABLE voices_going AS SELECT recording_id FROM take WHERE id IN " + takes);
-        writing.execute("UPDATE line SET kept_take_id = NULL WHERE id IN " + lines);
+        writing.execute("DELETE FROM kept_take WHERE line_id IN " + lines);
         writing.execute("UPDATE line SET standing_line_id = NULL WHERE id IN " + lines);
         writing.execute("UPDATE split_line SET take_id = NULL WHERE take_id IN " + takes);
         writing.execute("UPDATE batch_file SET take_id = NULL WHERE take_id IN " + takes);
@@ -248,8 +248,10 @@ class StorageStore {
 
     /** Some lines were removed long ago. */
     void removeLongAgo(List<String> lineIds) {
-        lineIds.forEach(line ->
-                writing.execute("UPDATE line SET removed_at = 0, kept_take_id = NULL, words = '' WHERE id = ?", line));
+        lineIds.forEach(line -> {
+            writing.execute("UPDATE line SET removed_at = 0, words = '' WHERE id = ?", line);
+            writing.execute("DELETE FROM kept_take WHERE line_id = ?", line);
+        });
     }
 
     private void emptyPages(String pages) {

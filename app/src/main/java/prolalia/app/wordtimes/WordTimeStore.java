@@ -13,6 +13,7 @@ import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.platform.KeptTakes;
 import prolalia.core.align.WordTimes.Word;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -68,7 +69,7 @@ class WordTimeStore {
         return looking.select(TAKE.ID, TAKE.WORDS, TAKE.SOUND_HASH, LINE.WORDS)
                 .from(LINE)
                 .join(TAKE)
-                .on(TAKE.ID.eq(LINE.KEPT_TAKE_ID))
+                .on(TAKE.ID.eq(KeptTakes.of(LINE.ID)))
                 .where(condition, LINE.REMOVED_AT.isNull(), TAKE.SOUND_HASH.ne(TAKE.ORIGINAL_HASH))
                 .fetch(row -> new Heard(
                         row.get(TAKE.ID), row.get(TAKE.WORDS), row.get(TAKE.SOUND_HASH), row.get(LINE.WORDS)));
