@@ -2,11 +2,16 @@ package prolalia.app.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.ResourceBundle;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.springframework.core.io.ClassPathResource;
 import prolalia.core.align.FileMatch;
 import prolalia.core.align.SplitFinding;
 import prolalia.core.script.LessonChange;
@@ -63,5 +68,24 @@ class CataloguesTest {
         for (String why : new String[] {"EMPTY", "NO_NEXT_LINE", "SENSELESS", "NO_PAUSE"}) {
             said("bench.refused." + why);
         }
+    }
+
+    /** Who looks for a word finds it: what begins alike stands together, and each key once. */
+    @Test
+    void keysStandTogether() throws IOException {
+        List<String> keys = new ClassPathResource("messages.properties")
+                .getContentAsString(StandardCharsets.UTF_8)
+                .lines()
+                .filter(line -> !line.isBlank() && !line.startsWith("#"))
+                .map(line -> line.substring(0, line.indexOf('=')))
+                .toList();
+        assertThat(keys).doesNotHaveDuplicates();
+        List<String> places = new ArrayList<>();
+        keys.stream().map(key -> key.split("\\.")[0]).forEach(place -> {
+            if (places.isEmpty() || !places.get(places.size() - 1).equals(place)) {
+                places.add(place);
+            }
+        });
+        assertThat(places).doesNotHaveDuplicates();
     }
 }
