@@ -30,6 +30,9 @@ public record CodeCard(CodePrint print, Box code, Box name, Box typed, Box pictu
     private static final double LARGEST_CODE_MM = 62;
     private static final double SIGN_CODE_SHARE = 0.62;
 
+    /** Above the code of a sign stands what it is. */
+    private static final double SIGN_NAME_MM = 15;
+
     public record Box(double x, double y, double w, double h) {
         public double right() {
             return x + w;
@@ -123,7 +126,7 @@ public record CodeCard(CodePrint print, Box code, Box name, Box typed, Box pictu
     }
 
     private static Optional<CodeCard> sign(CodeSymbol symbol, boolean hasPicture, double w, double h) {
-        double side = Math.min(w - 2 * PADDING_MM, h * SIGN_CODE_SHARE);
+        double side = Math.min(Math.min(w - 2 * PADDING_MM, h * SIGN_CODE_SHARE), h - 4 * TYPED_MM - SIGN_NAME_MM);
         return CodePrint.within(symbol, side).map(print -> {
             double top = h - 4 * TYPED_MM - side;
             double pictureWidth = hasPicture ? Math.min(w * 0.3, top - PADDING_MM) : 0;

@@ -10,6 +10,7 @@ import static prolalia.core.sound.Signals.sound;
 import static prolalia.core.sound.Signals.voice;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import prolalia.core.sound.Finding.Kind;
 import prolalia.core.sound.MicrophoneReport.Level;
@@ -86,5 +87,17 @@ class MicrophoneReportTest {
         assertThat(SoundCheck.check(SoundMeter.measure(sound(cutOff)), "", 600_000))
                 .extracting(Finding::kind)
                 .contains(Kind.CUT_OFF_START);
+    }
+
+    /** 40 LUFS below full scale is where a class no longer follows a voice that is played as it is. */
+    @Test
+    void aTakeIsTooQuietBelowFortyAndNotAbove() {
+        for (double lufs : new double[] {-40.1, -39.9}) {
+            Measurement measured = new Measurement(
+                    3_000, lufs, -20, -90, -30, -30, -90, -90, 0, Optional.empty(), List.of(new Span(500, 2_500)));
+            assertThat(SoundCheck.check(measured, "Look at the bean on the sill", 600_000))
+                    .extracting(Finding::kind)
+                    .containsExactlyElementsOf(lufs < -40 ? List.of(Kind.TOO_QUIET) : List.of());
+        }
     }
 }
