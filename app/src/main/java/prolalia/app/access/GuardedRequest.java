@@ -24,12 +24,12 @@ import prolalia.app.platform.TooSlowException;
  * server itself would read it without looking at the time.
  */
 final class GuardedRequest extends HttpServletRequestWrapper {
-    private final DripLimit limit;
+    private final SlowBodyLimit limit;
     private ServletInputStream stream;
     private byte[] whole;
     private Map<String, String[]> parameters;
 
-    GuardedRequest(HttpServletRequest request, DripLimit limit) {
+    GuardedRequest(HttpServletRequest request, SlowBodyLimit limit) {
         super(request);
         this.limit = limit;
     }

@@ -21,7 +21,7 @@ import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
 import org.springframework.security.web.util.matcher.RequestMatcher;
-import prolalia.app.account.SignInWay;
+import prolalia.app.account.SignInFlow;
 import prolalia.app.platform.ContentSecurityPolicy;
 import prolalia.app.platform.HouseProperties;
 import prolalia.app.school.SchoolAddress;
@@ -84,7 +84,7 @@ class SecurityConfiguration {
 
     @Bean
     @Order(2)
-    SecurityFilterChain teachers(HttpSecurity http, SecurityContextRepository contexts, SignInWay way)
+    SecurityFilterChain teachers(HttpSecurity http, SecurityContextRepository contexts, SignInFlow way)
             throws Exception {
         return http.authorizeHttpRequests(requests -> requests.requestMatchers(forAnybody())
                         .permitAll()

@@ -32,7 +32,7 @@ class AsChildController {
         this.files = files;
     }
 
-    private Met met(SignedInTeacher teacher, String id, String studentId) {
+    private AssignedLesson met(SignedInTeacher teacher, String id, String studentId) {
         return assignments.asSheMeetsIt(teacher.actor(), id, studentId);
     }
 
@@ -43,7 +43,7 @@ class AsChildController {
             @PathVariable String studentId,
             @PathVariable int number,
             HttpServletRequest request) {
-        Met met = met(teacher, id, studentId);
+        AssignedLesson met = met(teacher, id, studentId);
         String under = request.getContextPath();
         String back = under + "/classes/" + met.assignment().classId() + "/students/" + studentId;
         String base = "/assignments/" + id + "/as/" + studentId;

@@ -15,7 +15,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentStore.Done;
-import prolalia.app.assignment.Keeping.GoesSoon;
+import prolalia.app.assignment.RetentionPolicy.GoesSoon;
 import prolalia.app.classroom.AccommodationService;
 import prolalia.app.classroom.ClassAccess;
 import prolalia.app.classroom.ClassLines;
@@ -38,7 +38,7 @@ import prolalia.core.classroom.Due;
 import prolalia.core.classroom.Names;
 import prolalia.core.classroom.Progress;
 import prolalia.core.lesson.LineKind;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.page.PageNumbers;
 import prolalia.core.published.PublishedLesson;
 
@@ -49,7 +49,7 @@ public class AssignmentService {
     private static final int LAST_YEAR = 9_999;
 
     private final AssignmentStore store;
-    private final Keeping keeping;
+    private final RetentionPolicy keeping;
     private final ClassService classes;
     private final StudentService studentService;
     private final ClassAccess classAccess;
@@ -63,7 +63,7 @@ public class AssignmentService {
 
     AssignmentService(
             AssignmentStore store,
-            Keeping keeping,
+            RetentionPolicy keeping,
             ClassService classes,
             StudentService studentService,
             ClassAccess classAccess,
@@ -308,7 +308,7 @@ public class AssignmentService {
     }
 
     /** The questions of something that was given, as nobody in particular meets them. */
-    public Collection<Asked> questions(Assignment assignment) {
+    public Collection<QuestionWithLines> questions(Assignment assignment) {
         return met.of(assignment, Accommodation.NONE).asked().values();
     }
 
@@ -375,13 +375,13 @@ public class AssignmentService {
     }
 
     /** What a child meets, as her teacher looks at it: it need not have begun. */
-    public Met asSheMeetsIt(Teacher teacher, String assignmentId, String studentId) {
+    public AssignedLesson asSheMeetsIt(Teacher teacher, String assignmentId, String studentId) {
         Assignment assignment = store.find(assignmentId).orElseThrow(() -> new NotFoundException("assignment"));
         SchoolClass in = classAccess.require(teacher, assignment.classId());
         studentService.students(teacher, in.id()).stream()
                 .filter(each -> each.id().equals(studentId))
                 .findFirst()
                 .orElseThrow(() -> new NotFoundException("student"));
-        return Met.of(assignment, in, accommodations.whole(studentId), met);
+        return AssignedLesson.of(assignment, in, accommodations.whole(studentId), met);
     }
 }

@@ -23,8 +23,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.assignment.ChildService.Task;
-import prolalia.app.classroom.DoorWay;
-import prolalia.app.classroom.DoorWay.Inside;
+import prolalia.app.classroom.StudentSession;
+import prolalia.app.classroom.StudentSession.Inside;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.player.PlayerService;
@@ -42,7 +42,7 @@ import prolalia.formats.web.BehindDoor;
 class ChildController {
     static final MediaType HTML = new MediaType("text", "html", StandardCharsets.UTF_8);
 
-    private final DoorWay door;
+    private final StudentSession door;
     private final ChildService children;
     private final PlayerService player;
     private final StudentFiles files;
@@ -50,7 +50,7 @@ class ChildController {
     private final SpokenBack spokenBack;
 
     ChildController(
-            DoorWay door,
+            StudentSession door,
             ChildService children,
             PlayerService player,
             StudentFiles files,
@@ -118,7 +118,7 @@ class ChildController {
         return door.inside(request).actor();
     }
 
-    private Met met(HttpServletRequest request, String id) {
+    private AssignedLesson met(HttpServletRequest request, String id) {
         return children.meet(student(request), id);
     }
 
@@ -130,7 +130,7 @@ class ChildController {
     @GetMapping("/{id}/{number:[0-9]{1,4}}")
     ResponseEntity<String> page(@PathVariable String id, @PathVariable int number, HttpServletRequest request) {
         Student student = student(request);
-        Met met = children.meet(student, id);
+        AssignedLesson met = children.meet(student, id);
         children.opened(student, met);
         String under = request.getContextPath();
         return ResponseEntity.ok()
@@ -145,7 +145,7 @@ class ChildController {
     }
 
     /** @param under the path under which this server is @param base of what belongs to what was given, with it */
-    static BehindDoor behindDoor(Met met, String under, String base) {
+    static BehindDoor behindDoor(AssignedLesson met, String under, String base) {
         Accommodation accommodation = met.accommodation();
         return new BehindDoor(
                 under + "/my",
@@ -208,7 +208,7 @@ class ChildController {
     }
 
     /** Whoever isn't inside goes to the door at which this device was last; a script is told so. */
-    @ExceptionHandler(DoorWay.OutsideException.class)
+    @ExceptionHandler(StudentSession.OutsideException.class)
     String outside(HttpServletRequest request, HttpServletResponse response) {
         boolean opens = request.getMethod().equals("GET")
                 && String.valueOf(request.getHeader("Accept")).contains("text/html");

@@ -92,8 +92,8 @@ public class ChildService {
     }
 
     /** The lesson, if it is there for her. */
-    public Met meet(Student student, String assignmentId) {
-        Met met = meetStill(student, assignmentId);
+    public AssignedLesson meet(Student student, String assignmentId) {
+        AssignedLesson met = meetStill(student, assignmentId);
         if (!isOpen(met)) {
             throw new NotFoundException("assignment");
         }
@@ -101,19 +101,19 @@ public class ChildService {
     }
 
     /** Whether a lesson is there for a child now: it has begun, hasn't ended, and wasn't taken back. */
-    public boolean isOpen(Met met) {
+    public boolean isOpen(AssignedLesson met) {
         return !met.assignment().takenBack()
                 && met.assignment().due().isThere(clock.millis(), met.accommodation(), ZoneId.systemDefault());
     }
 
     /** The lesson that was given to her, also when it is over by now: what she answered before may come in late. */
-    public Met meetStill(Student student, String assignmentId) {
+    public AssignedLesson meetStill(Student student, String assignmentId) {
         Assignment assignment = store.find(assignmentId)
                 .filter(each -> each.classId().equals(student.classId())
                         && each.isTo(student.id(), store.groupsOf(student.id())))
                 .orElseThrow(() -> new NotFoundException("assignment"));
         SchoolClass in = classes.find(student.classId()).orElseThrow(() -> new NotFoundException("class"));
-        return Met.of(assignment, in, accommodations.whole(student.id()), lessons);
+        return AssignedLesson.of(assignment, in, accommodations.whole(student.id()), lessons);
     }
 
     /** A child as she comes in through the door of the class to which something was given, for what is done in her place. */
@@ -121,12 +121,12 @@ public class ChildService {
         return store.find(assignmentId).map(given -> new Student(studentId, given.classId()));
     }
 
-    public void opened(Student student, Met met) {
+    public void opened(Student student, AssignedLesson met) {
         heard.opened(met.assignment().id(), student.id());
     }
 
     /** @param percent how much of it, 1 to 100 */
-    public void heard(Student student, Met met, String lineId, int percent) {
+    public void heard(Student student, AssignedLesson met, String lineId, int percent) {
         if (met.lesson().line(lineId).isPresent()) {
             heard.heard(met.assignment().id(), student.id(), lineId, Math.max(1, Math.min(100, percent)));
         }

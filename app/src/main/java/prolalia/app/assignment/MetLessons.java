@@ -10,7 +10,7 @@ import prolalia.app.assignment.AssignmentStore.Done;
 import prolalia.app.player.PlayerService;
 import prolalia.core.classroom.Accommodation;
 import prolalia.core.classroom.Progress;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.published.OneByOne;
 import prolalia.core.published.PublishedLesson;
 
@@ -36,7 +36,7 @@ class MetLessons {
     private record Key(String lessonId, long revision, List<String> pageIds, Accommodation accommodation) {}
 
     /** @param asked its questions by their ids, in their order */
-    record MetLesson(PublishedLesson lesson, Map<String, Asked> asked) {}
+    record MetLesson(PublishedLesson lesson, Map<String, QuestionWithLines> asked) {}
 
     MetLesson of(Assignment assignment, Accommodation accommodation) {
         return known.get(
@@ -46,7 +46,7 @@ class MetLessons {
     private MetLesson meet(Key key) {
         PublishedLesson whole = player.open(key.lessonId(), key.revision()).lesson();
         PublishedLesson lesson = OneByOne.of(key.accommodation().of(whole.onlyPages(key.pageIds())));
-        Map<String, Asked> asked = new LinkedHashMap<>();
+        Map<String, QuestionWithLines> asked = new LinkedHashMap<>();
         lesson.pages().forEach(page -> page.questions().forEach(each -> asked.put(each.id(), each)));
         return new MetLesson(lesson, asked);
     }

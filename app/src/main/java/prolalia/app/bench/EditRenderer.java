@@ -13,9 +13,9 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.bench.EditStore.TakeEdits;
 import prolalia.app.platform.BackgroundWork;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.WorkJournal;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.app.spoken.StoredTake;
 import prolalia.app.spoken.TakeService;
@@ -49,7 +49,7 @@ class EditRenderer implements DisposableBean {
             MediaStore media,
             DataFolder folder,
             TransactionTemplate transaction,
-            BegunWork begun) {
+            WorkJournal begun) {
         this.edits = edits;
         this.takes = takes;
         this.workers = workers;

@@ -21,7 +21,7 @@ class ClassRefusals {
 
     /** For what pages send; what is opened leads back to the door. */
     @ExceptionHandler
-    ResponseEntity<Void> outside(DoorWay.OutsideException outside) {
+    ResponseEntity<Void> outside(StudentSession.OutsideException outside) {
         return ResponseEntity.status(HttpStatus.UNAUTHORIZED).build();
     }
 

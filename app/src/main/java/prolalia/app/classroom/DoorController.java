@@ -29,7 +29,7 @@ class DoorController {
     private final DoorTries tries;
     private final CodeLinks codes;
     private final StudentSignIns signIns;
-    private final DoorWay way;
+    private final StudentSession way;
     private final MediaResponses media;
     private final Messages messages;
 
@@ -38,7 +38,7 @@ class DoorController {
             DoorTries tries,
             CodeLinks codes,
             StudentSignIns signIns,
-            DoorWay way,
+            StudentSession way,
             MediaResponses media,
             Messages messages) {
         this.way = way;

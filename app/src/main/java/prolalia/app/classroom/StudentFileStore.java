@@ -38,8 +38,8 @@ import org.jooq.Field;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.KeptTakes;
-import prolalia.core.answer.Given;
-import prolalia.core.answer.Given.Stroke;
+import prolalia.core.answer.AnswerContent;
+import prolalia.core.answer.AnswerContent.Stroke;
 import tools.jackson.databind.json.JsonMapper;
 
 /** All rows that are about one student. */
@@ -90,7 +90,7 @@ class StudentFileStore {
                 .where(RESPONSE.STUDENT_ID.eq(studentId))
                 .orderBy(ANSWER.AT)
                 .forEach(row -> {
-                    Given given = json.readValue(row.get(ANSWER.GIVEN), Given.class);
+                    AnswerContent given = json.readValue(row.get(ANSWER.GIVEN), AnswerContent.class);
                     AskedThen asked = json.readValue(row.get(ANSWER.ASKED), AskedThen.class);
                     answered.add(new Answered(
                             row.get(LESSON.TITLE),
@@ -139,7 +139,7 @@ class StudentFileStore {
     /** The words that were asked. */
     private record AskedThen(String question, Map<String, String> choices) {}
 
-    private List<AnswerFile> files(Given given, int number) {
+    private List<AnswerFile> files(AnswerContent given, int number) {
         List<AnswerFile> files = new ArrayList<>();
         looking.select(SPOKEN.SOUND_HASH)
                 .from(SPOKEN)

@@ -28,7 +28,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.code.CodeService.Code;
 import prolalia.app.code.CodeService.What;
-import prolalia.app.code.MadeFiles.Made;
+import prolalia.app.code.GeneratedFiles.Made;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.platform.Messages;

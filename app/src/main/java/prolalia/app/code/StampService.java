@@ -13,7 +13,7 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.archive.LessonArchiver;
 import prolalia.app.archive.LessonArchiver.Slides;
 import prolalia.app.code.CodeService.What;
-import prolalia.app.code.MadeFiles.Made;
+import prolalia.app.code.GeneratedFiles.Made;
 import prolalia.app.code.PaperStamper.Stamped;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
@@ -38,7 +38,7 @@ class StampService {
     private final PaperStamper papers;
     private final LessonArchiver archiver;
     private final LessonService lessons;
-    private final MadeFiles files;
+    private final GeneratedFiles files;
     private final Clock clock;
 
     StampService(
@@ -47,7 +47,7 @@ class StampService {
             PaperStamper papers,
             LessonArchiver archiver,
             LessonService lessons,
-            MadeFiles files,
+            GeneratedFiles files,
             Clock clock) {
         this.codes = codes;
         this.links = links;

@@ -14,18 +14,18 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Student;
+import prolalia.app.assignment.AssignedLesson;
 import prolalia.app.assignment.ChildService;
-import prolalia.app.assignment.Met;
 import prolalia.app.response.HandInService;
 import prolalia.app.response.ResponseService;
 import prolalia.app.spoken.AnswerPlace;
 import prolalia.app.spoken.ChunkedRecordings;
 import prolalia.app.spoken.Ending;
-import prolalia.core.answer.Given;
-import prolalia.core.answer.Given.Point;
-import prolalia.core.answer.Given.Stroke;
-import prolalia.core.marking.Asked;
-import prolalia.core.marking.Asked.Choice;
+import prolalia.core.answer.AnswerContent;
+import prolalia.core.answer.AnswerContent.Point;
+import prolalia.core.answer.AnswerContent.Stroke;
+import prolalia.core.marking.QuestionWithLines;
+import prolalia.core.marking.QuestionWithLines.Choice;
 
 /** What the Terns answered to the form, made up: some of it spoken, some drawn. The first of them is the visitor's. */
 @Component
@@ -72,15 +72,15 @@ class DemoAnswers {
     private void answer(Student student, String assignmentId, int which) throws IOException {
         Random chance = new Random(which);
         Random hearing = new Random(100 + which);
-        Met met = children.meet(student, assignmentId);
+        AssignedLesson met = children.meet(student, assignmentId);
         children.opened(student, met);
-        List<Asked> asked = List.copyOf(met.asked().values());
+        List<QuestionWithLines> asked = List.copyOf(met.asked().values());
         // Two are still at it.
         int until = which % 6 == 5 ? 4 : asked.size();
-        for (Asked question : asked.subList(0, until)) {
+        for (QuestionWithLines question : asked.subList(0, until)) {
             boolean knows = chance.nextInt(10) < 7;
             hear(student, met, question, knows, hearing);
-            Given given = given(question, student, assignmentId, which, knows, chance);
+            AnswerContent given = given(question, student, assignmentId, which, knows, chance);
             if (!given.isNothing()) {
                 responses.give(
                         student, assignmentId, question.id(), UUID.randomUUID().toString(), given);
@@ -90,7 +90,7 @@ class DemoAnswers {
     }
 
     /** Who knows it has mostly heard it, who doesn't often hasn't; the last choices nobody waits for. */
-    private void hear(Student student, Met met, Asked asked, boolean knows, Random chance) {
+    private void hear(Student student, AssignedLesson met, QuestionWithLines asked, boolean knows, Random chance) {
         int all = knows ? 90 : 35;
         if (chance.nextInt(100) >= all) {
             return;
@@ -105,42 +105,43 @@ class DemoAnswers {
         }
     }
 
-    private Given given(Asked asked, Student student, String assignmentId, int which, boolean knows, Random chance)
+    private AnswerContent given(
+            QuestionWithLines asked, Student student, String assignmentId, int which, boolean knows, Random chance)
             throws IOException {
         List<Choice> choices = asked.choices();
         return switch (asked.question().kind()) {
             case ONE_CHOICE ->
-                Given.chosen(choices.stream()
+                AnswerContent.chosen(choices.stream()
                         .filter(choice -> choice.isRight() == knows)
                         .findFirst()
                         .orElseThrow()
                         .id());
             case SEVERAL_CHOICES ->
-                Given.chosen(choices.stream()
+                AnswerContent.chosen(choices.stream()
                         .filter(choice -> knows ? choice.isRight() : chance.nextBoolean())
                         .map(Choice::id)
                         .toArray(String[]::new));
-            case SHORT_WORDS -> Given.typed(TYPED.get(which % TYPED.size()));
-            case NUMBER -> Given.typed(NUMBERS.get(which % NUMBERS.size()));
+            case SHORT_WORDS -> AnswerContent.typed(TYPED.get(which % TYPED.size()));
+            case NUMBER -> AnswerContent.typed(NUMBERS.get(which % NUMBERS.size()));
             case ORDER -> order(choices, knows);
             case PAIRS -> pairs(choices, knows);
-            case AREAS -> Given.pressed(knows ? new Point(0.74, 0.25) : new Point(0.19, 0.27));
-            case LONG_TEXT -> Given.typed(LIKED.get(which % LIKED.size()));
+            case AREAS -> AnswerContent.pressed(knows ? new Point(0.74, 0.25) : new Point(0.19, 0.27));
+            case LONG_TEXT -> AnswerContent.typed(LIKED.get(which % LIKED.size()));
             case SPOKEN -> spoken(student, assignmentId, asked.id(), which);
             case DRAWING -> asked.line().words().startsWith("Show how") ? coins(chance) : drawn(which, chance);
-            case PICTURE -> Given.NOTHING;
+            case PICTURE -> AnswerContent.NOTHING;
         };
     }
 
-    private static Given order(List<Choice> choices, boolean knows) {
+    private static AnswerContent order(List<Choice> choices, boolean knows) {
         List<String> ids = new ArrayList<>(choices.stream().map(Choice::id).toList());
         if (!knows) {
             Collections.swap(ids, 1, 2);
         }
-        return Given.chosen(ids.toArray(String[]::new));
+        return AnswerContent.chosen(ids.toArray(String[]::new));
     }
 
-    private static Given pairs(List<Choice> choices, boolean knows) {
+    private static AnswerContent pairs(List<Choice> choices, boolean knows) {
         int half = choices.size() / 2;
         Map<String, String> pairs = java.util.stream.IntStream.range(0, half)
                 .boxed()
@@ -148,10 +149,11 @@ class DemoAnswers {
                         i -> choices.get(i).id(),
                         i -> choices.get(half + (knows || i == 0 ? i : half - i))
                                 .id()));
-        return Given.paired(pairs);
+        return AnswerContent.paired(pairs);
     }
 
-    private Given spoken(Student student, String assignmentId, String questionId, int which) throws IOException {
+    private AnswerContent spoken(Student student, String assignmentId, String questionId, int which)
+            throws IOException {
         String id = UUID.randomUUID().toString();
         AnswerPlace place = responses.place(student, assignmentId, questionId);
         try (InputStream voice =
@@ -159,11 +161,11 @@ class DemoAnswers {
             recordings.receive(place, id, "audio/ogg", 0, voice);
         }
         recordings.end(place, id, Ending.after(1).atMost(LONGEST_MS));
-        return new Given(null, null, null, null, List.of(id), null, null);
+        return new AnswerContent(null, null, null, null, List.of(id), null, null);
     }
 
     /** Twelve coins, two and two. */
-    private static Given coins(Random chance) {
+    private static AnswerContent coins(Random chance) {
         List<Stroke> strokes = new ArrayList<>();
         for (int coin = 0; coin < 12; coin++) {
             int x = 1_000 + coin / 2 * 1_500 + chance.nextInt(120);
@@ -175,11 +177,11 @@ class DemoAnswers {
             }
             strokes.add(new Stroke(6, round));
         }
-        return new Given(null, null, null, null, null, strokes, null);
+        return new AnswerContent(null, null, null, null, null, strokes, null);
     }
 
     /** A sun or a cloud, by a hand that isn't steady. */
-    private static Given drawn(int which, Random chance) {
+    private static AnswerContent drawn(int which, Random chance) {
         List<Stroke> strokes = new ArrayList<>();
         int rays = which % 2 == 0 ? 9 : 0;
         List<Integer> round = new ArrayList<>();
@@ -204,6 +206,6 @@ class DemoAnswers {
             int x = 3_000 + drop * 550;
             strokes.add(new Stroke(6, List.of(x, 7_100, x - 120, 7_900 + chance.nextInt(500))));
         }
-        return new Given(null, null, null, null, null, strokes, null);
+        return new AnswerContent(null, null, null, null, null, strokes, null);
     }
 }

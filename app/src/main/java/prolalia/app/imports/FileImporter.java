@@ -12,10 +12,10 @@ import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BackgroundWork.Why;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.WorkJournal;
 import prolalia.app.spoken.FileTakes;
 import prolalia.app.spoken.Verdict;
 import prolalia.core.sound.Refusal;
@@ -36,7 +36,7 @@ class FileImporter implements DisposableBean {
             LongRecordingService longOnes,
             FileTakes takes,
             MediaStore media,
-            BegunWork begun) {
+            WorkJournal begun) {
         this.lessons = lessons;
         this.store = store;
         this.longOnes = longOnes;

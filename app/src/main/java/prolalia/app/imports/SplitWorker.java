@@ -24,10 +24,10 @@ import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BackgroundWork.UnderWay;
 import prolalia.app.platform.BackgroundWork.Why;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.WorkJournal;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.app.spoken.FileTakes;
 import prolalia.app.spoken.Verdict;
@@ -65,7 +65,7 @@ class SplitWorker implements DisposableBean {
             DataFolder folder,
             SoundWorkers workers,
             TransactionTemplate transaction,
-            BegunWork begun) {
+            WorkJournal begun) {
         this.store = store;
         this.lessons = lessons;
         this.takes = takes;

@@ -27,8 +27,8 @@ import prolalia.core.insight.QuestionStatistics;
 import prolalia.core.insight.Scored;
 import prolalia.core.insight.TestStatistics;
 import prolalia.core.lesson.Line;
-import prolalia.core.marking.Asked;
 import prolalia.core.marking.Mark.Outcome;
+import prolalia.core.marking.QuestionWithLines;
 
 /** What answers tell; everything that is computed is in core. */
 @Service
@@ -52,7 +52,7 @@ class InsightService {
      */
     record Told(
             int number,
-            Asked asked,
+            QuestionWithLines asked,
             QuestionStatistics statistics,
             int open,
             OfQuestion heard,
@@ -92,7 +92,7 @@ class InsightService {
 
     Insight of(Teacher teacher, String assignmentId) {
         Assignment assignment = assignments.seen(teacher, assignmentId);
-        List<Asked> asked = new ArrayList<>(assignments.questions(assignment));
+        List<QuestionWithLines> asked = new ArrayList<>(assignments.questions(assignment));
         List<Answered> answered = results.answered(teacher, assignmentId);
         Map<String, ClassStudent> students = new LinkedHashMap<>();
         assignments.given(teacher, assignment).forEach(student -> students.put(student.id(), student));
@@ -107,7 +107,7 @@ class InsightService {
                 .toList());
         HeardBefore heard = heard(teacher, assignmentId, asked, answered);
         List<Told> told = new ArrayList<>();
-        for (Asked each : asked) {
+        for (QuestionWithLines each : asked) {
             OfQuestion ofQuestion = heard.questions().stream()
                     .filter(one -> one.question().equals(each.id()))
                     .findFirst()
@@ -142,7 +142,8 @@ class InsightService {
                 answered.mark().most());
     }
 
-    private HeardBefore heard(Teacher teacher, String assignmentId, List<Asked> asked, List<Answered> answered) {
+    private HeardBefore heard(
+            Teacher teacher, String assignmentId, List<QuestionWithLines> asked, List<Answered> answered) {
         List<Hearing> hearings = assignments.heardLines(teacher, assignmentId).stream()
                 .map(each -> new Hearing(
                         each.studentId(), each.lineId(), each.firstAt(), each.wholeAt(), each.partPercent()))
@@ -164,13 +165,13 @@ class InsightService {
         return HeardBefore.of(attempts, hearings, linesOf);
     }
 
-    private static List<Line> lines(Asked asked) {
+    private static List<Line> lines(QuestionWithLines asked) {
         List<Line> lines = new ArrayList<>(List.of(asked.line()));
         asked.choices().forEach(choice -> lines.add(choice.line()));
         return lines;
     }
 
-    private static List<String> words(Asked asked, List<String> lineIds) {
+    private static List<String> words(QuestionWithLines asked, List<String> lineIds) {
         return lines(asked).stream()
                 .filter(line -> lineIds.contains(line.id()))
                 .map(Line::words)
@@ -185,7 +186,10 @@ class InsightService {
     }
 
     private static List<Row> rows(
-            Map<String, ClassStudent> students, List<Asked> asked, List<Answered> answered, HeardBefore heard) {
+            Map<String, ClassStudent> students,
+            List<QuestionWithLines> asked,
+            List<Answered> answered,
+            HeardBefore heard) {
         Map<String, Outcome> outcomes = new HashMap<>();
         answered.forEach(each -> outcomes.put(
                 each.student().id() + " " + each.question().id(), each.mark().outcome()));
@@ -204,7 +208,8 @@ class InsightService {
         return rows;
     }
 
-    private static List<Need> needs(Map<String, ClassStudent> students, List<Asked> asked, List<Answered> answered) {
+    private static List<Need> needs(
+            Map<String, ClassStudent> students, List<QuestionWithLines> asked, List<Answered> answered) {
         Set<Outcome> wrong = new HashSet<>(Set.of(Outcome.WRONG, Outcome.PART));
         List<Group> groups = NeedGroups.of(answered.stream()
                 .filter(each -> wrong.contains(each.mark().outcome()))
@@ -213,7 +218,7 @@ class InsightService {
                         each.question().id(),
                         String.join("; ", each.answer().words())))
                 .toList());
-        List<String> order = asked.stream().map(Asked::id).toList();
+        List<String> order = asked.stream().map(QuestionWithLines::id).toList();
         return groups.stream()
                 .map(group -> new Need(
                         order.indexOf(group.question()) + 1,

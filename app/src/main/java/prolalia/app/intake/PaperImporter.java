@@ -26,10 +26,10 @@ import prolalia.app.lesson.PageSource;
 import prolalia.app.lesson.PageSource.Type;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BackgroundWork.Why;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.WorkJournal;
 import prolalia.app.spoken.FileTakes;
 import prolalia.app.stage.PageInk;
 import prolalia.app.stage.StageService;
@@ -79,7 +79,7 @@ class PaperImporter implements DisposableBean {
             TransactionTemplate transaction,
             Messages messages,
             Clock clock,
-            BegunWork begun) {
+            WorkJournal begun) {
         this.store = store;
         this.sounds = sounds;
         this.lessons = lessons;

@@ -19,10 +19,10 @@ import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BackgroundWork.HowFar;
 import prolalia.app.platform.BackgroundWork.UnderWay;
 import prolalia.app.platform.BackgroundWork.Why;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Machine;
 import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.WorkJournal;
 import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 
@@ -48,7 +48,7 @@ class PaperReader implements DisposableBean {
             DataFolder folder,
             OpenedPages opened,
             TransactionTemplate transaction,
-            BegunWork begun) {
+            WorkJournal begun) {
         this.store = store;
         this.media = media;
         this.folder = folder;

@@ -30,7 +30,7 @@ import prolalia.app.platform.NotFoundException;
 import prolalia.app.spoken.StoredTake;
 import prolalia.app.spoken.TakeService;
 import prolalia.core.lesson.SpeakingName;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.formats.archive.SoundArchive;
 import prolalia.formats.qti.QtiPackage;
 
@@ -116,11 +116,11 @@ class DownloadController {
     ResponseEntity<StreamingResponseBody> questions(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
         LessonView lesson = takes.heard(lessons.summary(teacher.actor(), id));
-        List<Asked> questions = new ArrayList<>();
+        List<QuestionWithLines> questions = new ArrayList<>();
         Map<String, Path> sounds = new HashMap<>();
         for (PageView page : lesson.pages()) {
-            questions.addAll(
-                    Asked.on(page.lines().stream().map(ScriptLine::line).toList()));
+            questions.addAll(QuestionWithLines.on(
+                    page.lines().stream().map(ScriptLine::line).toList()));
             page.lines().stream()
                     .filter(line -> line.soundHash() != null)
                     .forEach(line -> sounds.put(line.line().id(), media.file(line.soundHash())));

@@ -14,8 +14,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
-import prolalia.app.classroom.DoorWay;
-import prolalia.app.classroom.DoorWay.Inside;
+import prolalia.app.classroom.StudentSession;
+import prolalia.app.classroom.StudentSession.Inside;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;
 
@@ -24,11 +24,11 @@ import prolalia.app.platform.NotFoundException;
 @RequestMapping("/my/{id}")
 class ChildRemarkController {
 
-    private final DoorWay door;
+    private final StudentSession door;
     private final ChildRemarks remarks;
     private final MediaResponses media;
 
-    ChildRemarkController(DoorWay door, ChildRemarks remarks, MediaResponses media) {
+    ChildRemarkController(StudentSession door, ChildRemarks remarks, MediaResponses media) {
         this.door = door;
         this.remarks = remarks;
         this.media = media;
@@ -69,7 +69,7 @@ class ChildRemarkController {
         remarks.met(door.ofPage(request), id, remarkId);
     }
 
-    @ExceptionHandler(DoorWay.OutsideException.class)
+    @ExceptionHandler(StudentSession.OutsideException.class)
     String outside(HttpServletRequest request, HttpServletResponse response) {
         boolean opens = request.getMethod().equals("GET")
                 && String.valueOf(request.getHeader("Accept")).contains("text/html");

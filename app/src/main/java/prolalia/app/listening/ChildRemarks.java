@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import prolalia.app.account.Actor.Student;
+import prolalia.app.assignment.AssignedLesson;
 import prolalia.app.assignment.ChildService;
-import prolalia.app.assignment.Met;
 import prolalia.app.assignment.SpokenBack;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResponseService;
@@ -23,7 +23,7 @@ import prolalia.app.spoken.Ended;
 import prolalia.app.spoken.Ending;
 import prolalia.app.spoken.RecordingPurpose;
 import prolalia.app.spoken.StoredRecording;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.published.PublishedLesson.PublishedPage;
 import prolalia.core.published.StudentPages;
 import prolalia.core.remark.Passage.Found;
@@ -84,7 +84,13 @@ public class ChildRemarks implements SpokenBack {
      * @param own null: nothing is left of her answer
      */
     public record OnQuestion(
-            String questionId, Asked asked, String sound, int page, Own own, List<Shown> thread, List<Level> levels) {
+            String questionId,
+            QuestionWithLines asked,
+            String sound,
+            int page,
+            Own own,
+            List<Shown> thread,
+            List<Level> levels) {
         /** Her words, as they stand now. */
         public String typed() {
             return own == null ? "" : own.answer().given().typed();
@@ -92,16 +98,16 @@ public class ChildRemarks implements SpokenBack {
     }
 
     /** @param open whether she may try again */
-    public record ForChild(Met met, List<OnQuestion> questions, boolean open) {}
+    public record ForChild(AssignedLesson met, List<OnQuestion> questions, boolean open) {}
 
     public ForChild forChild(Student student, String assignmentId) {
-        Met met = children.meetStill(student, assignmentId);
+        AssignedLesson met = children.meetStill(student, assignmentId);
         Map<String, Own> own = responses.own(student, assignmentId);
         Map<String, Integer> pages = new HashMap<>();
         int number = 0;
         for (PublishedPage page : StudentPages.shown(met.lesson())) {
             number++;
-            for (Asked asked : page.questions()) {
+            for (QuestionWithLines asked : page.questions()) {
                 pages.put(asked.id(), number);
             }
         }

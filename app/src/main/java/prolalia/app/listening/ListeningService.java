@@ -26,7 +26,7 @@ import prolalia.app.response.ResultsService.Answered;
 import prolalia.app.response.ResultsService.Opened;
 import prolalia.app.rubric.RubricService;
 import prolalia.app.rubric.RubricService.Held;
-import prolalia.core.answer.Given;
+import prolalia.core.answer.AnswerContent;
 import prolalia.core.marking.Mark.Outcome;
 
 /** What a teacher hears at the listening desk, in what order, and what she marks there. */
@@ -206,7 +206,7 @@ class ListeningService {
     }
 
     private static boolean isIn(Which which, Stop stop) {
-        Given given = stop.answered().answer().given();
+        AnswerContent given = stop.answered().answer().given();
         boolean free = !stop.answered().question().asked().question().kind().isMarkedByRule()
                 || !given.spoken().isEmpty()
                 || !given.drawn().isEmpty()

@@ -6,7 +6,7 @@ import java.util.List;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
-import prolalia.app.classroom.DoorWay;
+import prolalia.app.classroom.StudentSession;
 import prolalia.app.spoken.AnswerPlace;
 import prolalia.app.spoken.Ended;
 import prolalia.app.spoken.RecordingEndpoint;
@@ -18,10 +18,10 @@ class ReplyRecordingEndpoint implements RecordingEndpoint {
     private static final String ASSIGNMENT = "id";
     private static final String REMARK = "remarkId";
 
-    private final DoorWay door;
+    private final StudentSession door;
     private final ChildRemarks remarks;
 
-    ReplyRecordingEndpoint(DoorWay door, ChildRemarks remarks) {
+    ReplyRecordingEndpoint(StudentSession door, ChildRemarks remarks) {
         this.door = door;
         this.remarks = remarks;
     }

@@ -10,10 +10,10 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import prolalia.app.platform.Turns.Waiting;
+import prolalia.app.platform.FairQueue.Waiting;
 
 /**
- * Work that nobody waits for, one thing after another, or so many at a time; whose turn it is next, {@link Turns} says. What is
+ * Work that nobody waits for, one thing after another, or so many at a time; whose turn it is next, {@link FairQueue} says. What is
  * asked for twice before it begins is done once. It is forgotten when the server stops: whoever gives work keeps it in the
  * database, and gives it again at the next start. What fails is tried again, later each time: without end where the failure
  * passes, and else until it is set aside. What the server died within comes last, and after the second time it is set aside.
@@ -26,13 +26,13 @@ public final class BackgroundWork implements AutoCloseable {
     private static final long LONGEST_WAIT_MS = 300_000;
     private static final String NOBODY = "";
 
-    private final Turns turns = new Turns();
+    private final FairQueue turns = new FairQueue();
     private final Set<String> later = ConcurrentHashMap.newKeySet();
     private final Map<String, Integer> failed = new ConcurrentHashMap<>();
     private final Map<String, UnderWay> underWay = new ConcurrentHashMap<>();
     private final ScheduledExecutorService lanes;
     private final String name;
-    private final BegunWork begun;
+    private final WorkJournal begun;
     private final Work work;
     private final SetAside setAside;
     private final long firstWaitMs;
@@ -60,17 +60,17 @@ public final class BackgroundWork implements AutoCloseable {
      * @param name of its threads, for the log and for {@code begun}
      * @param lanes how many things at a time
      */
-    public BackgroundWork(String name, int lanes, BegunWork begun, Work work, SetAside setAside) {
+    public BackgroundWork(String name, int lanes, WorkJournal begun, Work work, SetAside setAside) {
         this(name, lanes, begun, work, setAside, FIRST_WAIT_MS);
     }
 
     /** One thing after another. */
-    public BackgroundWork(String name, BegunWork begun, Work work, SetAside setAside) {
+    public BackgroundWork(String name, WorkJournal begun, Work work, SetAside setAside) {
         this(name, 1, begun, work, setAside);
     }
 
     /** @param firstWaitMs before what failed is tried again */
-    BackgroundWork(String name, int lanes, BegunWork begun, Work work, SetAside setAside, long firstWaitMs) {
+    BackgroundWork(String name, int lanes, WorkJournal begun, Work work, SetAside setAside, long firstWaitMs) {
         this.firstWaitMs = firstWaitMs;
         this.name = name;
         this.begun = begun;

@@ -7,7 +7,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import prolalia.app.account.Actor.Student;
-import prolalia.app.classroom.DoorWay;
+import prolalia.app.classroom.StudentSession;
 import prolalia.app.response.ResponseService.Piece;
 import prolalia.app.spoken.AnswerPlace;
 import prolalia.app.spoken.ChunkedRecordings;
@@ -23,11 +23,11 @@ class AnswerRecordingEndpoint implements RecordingEndpoint {
     private static final String ASSIGNMENT = "id";
     private static final String QUESTION = "line";
 
-    private final DoorWay door;
+    private final StudentSession door;
     private final ResponseService responses;
     private final ChunkedRecordings recordings;
 
-    AnswerRecordingEndpoint(DoorWay door, ResponseService responses, ChunkedRecordings recordings) {
+    AnswerRecordingEndpoint(StudentSession door, ResponseService responses, ChunkedRecordings recordings) {
         this.door = door;
         this.responses = responses;
         this.recordings = recordings;

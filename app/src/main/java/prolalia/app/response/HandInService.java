@@ -9,12 +9,12 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Student;
+import prolalia.app.assignment.AssignedLesson;
 import prolalia.app.assignment.ChildService;
-import prolalia.app.assignment.Met;
 import prolalia.app.response.ResponseService.Heard;
 import prolalia.core.answer.AnswerManner;
 import prolalia.core.answer.AnswerManner.Feedback;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.published.PublishedLesson;
 import prolalia.core.published.StudentPages;
 
@@ -48,7 +48,7 @@ public class HandInService {
 
     /** Hands all of it in, unless something is to be answered first. */
     public HandedIn handIn(Student student, String assignmentId) {
-        Met met = children.meet(student, assignmentId);
+        AssignedLesson met = children.meet(student, assignmentId);
         long now = clock.millis();
         StoredResponse response = store.begun(assignmentId, student.id(), now);
         Map<String, StoredAnswer> answers = store.answers(response.id());
@@ -70,7 +70,7 @@ public class HandInService {
             return new HandedIn(
                     true, missing, heard, 0, 0, ResponseService.manner(met).closes());
         }
-        for (Asked question : met.asked().values()) {
+        for (QuestionWithLines question : met.asked().values()) {
             StoredAnswer answer = answers.get(question.id());
             most += question.question().points();
             if (answer != null) {
@@ -93,7 +93,7 @@ public class HandInService {
         int number = 0;
         for (PublishedLesson.PublishedPage page : StudentPages.shown(lesson)) {
             number++;
-            for (Asked question : page.questions()) {
+            for (QuestionWithLines question : page.questions()) {
                 StoredAnswer answer = answers.get(question.id());
                 if (question.question().required()
                         && (answer == null || answer.given().isNothing())) {

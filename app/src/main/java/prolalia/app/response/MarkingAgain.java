@@ -19,10 +19,10 @@ import prolalia.app.history.LinesChanged;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.BackgroundWork;
-import prolalia.app.platform.BegunWork;
-import prolalia.core.marking.Asked;
+import prolalia.app.platform.WorkJournal;
 import prolalia.core.marking.Mark;
 import prolalia.core.marking.Marking;
+import prolalia.core.marking.QuestionWithLines;
 
 /**
  * When something of a lesson's questions changes, what was answered to them is marked again: soon, and by itself. That it is due
@@ -47,7 +47,7 @@ class MarkingAgain implements DisposableBean {
             AssignmentService assignments,
             Lessons lessons,
             TransactionTemplate transaction,
-            BegunWork begun,
+            WorkJournal begun,
             Clock clock) {
         this.marks = marks;
         this.responses = responses;
@@ -89,11 +89,11 @@ class MarkingAgain implements DisposableBean {
     }
 
     private void markAgain(Assignment assignment) {
-        Map<String, Asked> questions =
-                assignments.questions(assignment).stream().collect(Collectors.toMap(Asked::id, Function.identity()));
+        Map<String, QuestionWithLines> questions = assignments.questions(assignment).stream()
+                .collect(Collectors.toMap(QuestionWithLines::id, Function.identity()));
         Map<String, Mark> changed = new HashMap<>();
         for (StoredAnswer answer : responses.allAnswers(assignment.id())) {
-            Asked question = questions.get(answer.questionId());
+            QuestionWithLines question = questions.get(answer.questionId());
             if (question != null) {
                 Mark now = Marking.of(question, answer.given());
                 if (now.points() != answer.points() || now.outcome() != answer.outcome()) {

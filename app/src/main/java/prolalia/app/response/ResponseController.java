@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import prolalia.app.account.Actor.Student;
-import prolalia.app.classroom.DoorWay;
+import prolalia.app.classroom.StudentSession;
 import prolalia.app.papers.PictureReader;
 import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.LimitedStream;
@@ -28,7 +28,7 @@ import prolalia.app.response.HandInService.HandedIn;
 import prolalia.app.response.ResponseService.Heard;
 import prolalia.app.response.ResponseService.State;
 import prolalia.app.response.ResponseService.Taken;
-import prolalia.core.answer.Given;
+import prolalia.core.answer.AnswerContent;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -38,7 +38,7 @@ import tools.jackson.databind.json.JsonMapper;
 class ResponseController {
     private static final long LARGEST_ANSWER_BYTES = 2L << 20;
 
-    private final DoorWay door;
+    private final StudentSession door;
     private final ResponseService responses;
     private final HandInService handing;
     private final AnswerPictures pictures;
@@ -47,7 +47,7 @@ class ResponseController {
     private final JsonMapper json;
 
     ResponseController(
-            DoorWay door,
+            StudentSession door,
             ResponseService responses,
             HandInService handing,
             AnswerPictures pictures,
@@ -77,9 +77,10 @@ class ResponseController {
             HttpServletRequest request)
             throws IOException {
         Student student = door.ofPage(request);
-        Given given;
+        AnswerContent given;
         try {
-            given = json.readValue(new LimitedStream(request.getInputStream(), LARGEST_ANSWER_BYTES), Given.class);
+            given = json.readValue(
+                    new LimitedStream(request.getInputStream(), LARGEST_ANSWER_BYTES), AnswerContent.class);
         } catch (JacksonException senseless) {
             return ResponseEntity.badRequest().build();
         }
@@ -125,7 +126,7 @@ class ResponseController {
         return media.serveOwn(hash, MediaType.parseMediaType(type), request);
     }
 
-    @ExceptionHandler(DoorWay.OutsideException.class)
+    @ExceptionHandler(StudentSession.OutsideException.class)
     ResponseEntity<Void> outside() {
         return ResponseEntity.status(HttpStatus.UNAUTHORIZED).build();
     }

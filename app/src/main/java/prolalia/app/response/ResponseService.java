@@ -13,8 +13,8 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.account.Actor.Student;
+import prolalia.app.assignment.AssignedLesson;
 import prolalia.app.assignment.ChildService;
-import prolalia.app.assignment.Met;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
@@ -25,14 +25,14 @@ import prolalia.app.response.StoredAnswer.Words;
 import prolalia.app.spoken.AnswerPlace;
 import prolalia.app.spoken.BrokenOff;
 import prolalia.app.spoken.RecordingPurpose;
+import prolalia.core.answer.AnswerContent;
 import prolalia.core.answer.AnswerManner;
 import prolalia.core.answer.AnswerManner.Feedback;
-import prolalia.core.answer.Given;
 import prolalia.core.lesson.Line;
-import prolalia.core.marking.Asked;
 import prolalia.core.marking.Mark;
 import prolalia.core.marking.Mark.Outcome;
 import prolalia.core.marking.Marking;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.InkTrace;
@@ -107,13 +107,13 @@ public class ResponseService {
     }
 
     /** An answer as its child finds it again. */
-    record Held(Given given, List<Piece> pieces, Heard heard) {}
+    record Held(AnswerContent given, List<Piece> pieces, Heard heard) {}
 
     /** All that a child answered. @param closed whether it is handed in, and nothing is changed any more */
     record State(Map<String, Held> answers, boolean handedIn, boolean open, boolean closed) {}
 
     State state(Student student, String assignmentId) {
-        Met met = children.meetStill(student, assignmentId);
+        AssignedLesson met = children.meetStill(student, assignmentId);
         Optional<StoredResponse> response = store.find(assignmentId, student.id());
         boolean open = children.isOpen(met);
         if (response.isEmpty()) {
@@ -134,7 +134,7 @@ public class ResponseService {
         return new State(held, handedIn, open, handedIn && manner(met).closes());
     }
 
-    private static List<Piece> pieces(Given given, Map<String, Spoken> spoken) {
+    private static List<Piece> pieces(AnswerContent given, Map<String, Spoken> spoken) {
         return given.spoken().stream()
                 .map(spoken::get)
                 .filter(piece -> piece != null)
@@ -172,13 +172,13 @@ public class ResponseService {
      * Takes an answer in; it is on the disk when this returns. What comes in late, after the lesson was over or its question was
      * taken out, is kept as well.
      */
-    public Taken give(Student student, String assignmentId, String questionId, String answerId, Given given) {
+    public Taken give(Student student, String assignmentId, String questionId, String answerId, AnswerContent given) {
         if (!ID.matcher(answerId).matches() || !ID.matcher(questionId).matches()) {
             throw new NotFoundException("answer");
         }
         folder.needRoom(0);
         // Before the transaction: it may have to be rendered.
-        Met met = children.meetStill(student, assignmentId);
+        AssignedLesson met = children.meetStill(student, assignmentId);
         return transaction.execute(status -> taken(student, met, questionId, answerId, given));
     }
 
@@ -194,7 +194,7 @@ public class ResponseService {
             return;
         }
         try {
-            Met met = children.meetStill(student, response.assignmentId());
+            AssignedLesson met = children.meetStill(student, response.assignmentId());
             transaction.executeWithoutResult(status -> goOn(student, met, response.id(), left));
         } catch (NotFoundException gone) {
             LOG.info("What a child had begun to say belongs to nothing any more");
@@ -202,22 +202,22 @@ public class ResponseService {
     }
 
     /** Within the transaction: what she answers meanwhile stays. */
-    private void goOn(Student student, Met met, String responseId, BrokenOff left) {
+    private void goOn(Student student, AssignedLesson met, String responseId, BrokenOff left) {
         String question = left.place().questionId();
         // Also when she left it out since.
         boolean known = store.history(responseId, question).stream()
                 .anyMatch(each -> each.given().spoken().contains(left.recordingId()));
         StoredAnswer holds = store.newest(responseId, question);
-        Given before = holds == null ? Given.NOTHING : holds.given();
-        if (!known && before.spoken().size() < Given.MOST_SPOKEN) {
+        AnswerContent before = holds == null ? AnswerContent.NOTHING : holds.given();
+        if (!known && before.spoken().size() < AnswerContent.MOST_SPOKEN) {
             taken(student, met, question, Ids.newId(), before.withSpoken(left.recordingId()));
         }
     }
 
-    private Taken taken(Student student, Met met, String questionId, String answerId, Given given) {
+    private Taken taken(Student student, AssignedLesson met, String questionId, String answerId, AnswerContent given) {
         long now = clock.millis();
         StoredResponse response = store.begun(met.assignment().id(), student.id(), now);
-        Asked question = met.asked().get(questionId);
+        QuestionWithLines question = met.asked().get(questionId);
         boolean closed = response.handedInAt() != null && manner(met).closes();
         if (question != null && hasNoMoreTries(met, response.id(), questionId) && !store.has(answerId)) {
             return Taken.NO_MORE;
@@ -227,7 +227,7 @@ public class ResponseService {
             if (load.answers() >= MOST_ANSWERS || question == null && load.unknown() >= MOST_UNKNOWN) {
                 return question == null ? Taken.GONE : Taken.NO_MORE;
             }
-            Given own = ownPieces(response, questionId, given);
+            AnswerContent own = ownPieces(response, questionId, given);
             Mark mark = question == null ? new Mark(0, 0, Outcome.OPEN) : Marking.of(question, own);
             StoredAnswer before = store.newest(response.id(), questionId);
             StoredAnswer added = new StoredAnswer(
@@ -267,7 +267,7 @@ public class ResponseService {
                 && added.given().goesOnFrom(before.given());
     }
 
-    private Came came(Met met, StoredResponse response, Asked question) {
+    private Came came(AssignedLesson met, StoredResponse response, QuestionWithLines question) {
         if (response.handedInAt() != null && manner(met).closes()) {
             return Came.AFTER_CLOSED;
         }
@@ -286,7 +286,7 @@ public class ResponseService {
     }
 
     /** Of what was said, and of pictures, only what this child said and brought for this question is an answer. */
-    private Given ownPieces(StoredResponse response, String questionId, Given given) {
+    private AnswerContent ownPieces(StoredResponse response, String questionId, AnswerContent given) {
         if (given.spoken().isEmpty() && given.picture() == null) {
             return given;
         }
@@ -300,10 +300,11 @@ public class ResponseService {
                         && store.pictureType(response.id(), given.picture()).isPresent()
                 ? given.picture()
                 : null;
-        return new Given(given.chosen(), given.pairs(), given.pressed(), given.typed(), own, given.drawn(), picture);
+        return new AnswerContent(
+                given.chosen(), given.pairs(), given.pressed(), given.typed(), own, given.drawn(), picture);
     }
 
-    private static Words words(Asked asked) {
+    private static Words words(QuestionWithLines asked) {
         return asked == null
                 ? new Words("", Map.of())
                 : new Words(
@@ -316,10 +317,10 @@ public class ResponseService {
 
     /** Whether an answer is right, where that may be heard as soon as it is given: a try. */
     public Heard check(Student student, String assignmentId, String questionId) {
-        Met met = children.meet(student, assignmentId);
+        AssignedLesson met = children.meet(student, assignmentId);
         StoredResponse response =
                 store.find(assignmentId, student.id()).orElseThrow(() -> new NotFoundException("response"));
-        Asked question = met.asked().get(questionId);
+        QuestionWithLines question = met.asked().get(questionId);
         StoredAnswer answer = store.newest(response.id(), questionId);
         if (question == null || answer == null || manner(met).feedback() != Feedback.EACH) {
             throw new NotFoundException("answer");
@@ -330,22 +331,22 @@ public class ResponseService {
         return heard(met, question, answer);
     }
 
-    static AnswerManner manner(Met met) {
+    static AnswerManner manner(AssignedLesson met) {
         return met.lesson().settings().answering();
     }
 
     /** Null: as many as she likes. */
-    private Integer triesLeft(Met met, String responseId, String questionId) {
+    private Integer triesLeft(AssignedLesson met, String responseId, String questionId) {
         int tries = met.tries() == null ? manner(met).tries() : met.tries();
         return tries == 0 ? null : Math.max(0, tries - store.tries(responseId, questionId));
     }
 
-    private boolean hasNoMoreTries(Met met, String responseId, String questionId) {
+    private boolean hasNoMoreTries(AssignedLesson met, String responseId, String questionId) {
         Integer left = triesLeft(met, responseId, questionId);
         return left != null && left == 0;
     }
 
-    Heard heard(Met met, Asked question, StoredAnswer answer) {
+    Heard heard(AssignedLesson met, QuestionWithLines question, StoredAnswer answer) {
         Mark mark = ResultMarks.of(question, answer);
         Optional<Line> said = mark.outcome() == Outcome.RIGHT
                 ? question.praise()
@@ -382,8 +383,8 @@ public class ResponseService {
 
     /** So long an answer to a question may be, in ms. */
     long longestMs(Student student, String assignmentId, String questionId) {
-        Met met = children.meetStill(student, assignmentId);
-        Asked question = met.asked().get(questionId);
+        AssignedLesson met = children.meetStill(student, assignmentId);
+        QuestionWithLines question = met.asked().get(questionId);
         int own = question == null ? 0 : question.question().longestSeconds();
         return 1000L * (own == 0 ? manner(met).longestSeconds() : own);
     }

@@ -34,7 +34,7 @@ import prolalia.app.platform.Ids;
 import prolalia.app.platform.db.tables.Answer;
 import prolalia.app.platform.db.tables.records.ResponseRecord;
 import prolalia.app.response.StoredAnswer.Overruled;
-import prolalia.core.answer.Given;
+import prolalia.core.answer.AnswerContent;
 import prolalia.core.marking.Mark.Outcome;
 import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.Peaks;
@@ -259,7 +259,7 @@ class ResponseStore {
                 row.get(ANSWER.RESPONSE_ID),
                 row.get(ANSWER.QUESTION_ID),
                 row.get(ANSWER.NUMBER),
-                json.readValue(row.get(ANSWER.GIVEN), Given.class),
+                json.readValue(row.get(ANSWER.GIVEN), AnswerContent.class),
                 json.readValue(row.get(ANSWER.ASKED), StoredAnswer.Words.class),
                 row.get(ANSWER.REVISION),
                 row.get(ANSWER.AT),

@@ -23,11 +23,11 @@ import prolalia.app.response.ResponseStore.Spoken;
 import prolalia.app.response.StoredAnswer.Came;
 import prolalia.app.school.AuditLog;
 import prolalia.app.school.AuditLog.Deed;
-import prolalia.core.answer.Given;
-import prolalia.core.marking.Asked;
+import prolalia.core.answer.AnswerContent;
 import prolalia.core.marking.Mark;
 import prolalia.core.marking.Mark.Outcome;
 import prolalia.core.marking.Marking;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.sound.AnswerCheck;
 import prolalia.core.sound.Span;
 
@@ -60,7 +60,7 @@ public class ResultsService {
     }
 
     /** @param number within the lesson, from 1 */
-    public record Head(int number, Asked asked) {
+    public record Head(int number, QuestionWithLines asked) {
         public String id() {
             return asked.id();
         }
@@ -243,7 +243,7 @@ public class ResultsService {
                 .filter(each -> !each.words().isEmpty() || !each.pieces().isEmpty())
                 .toList();
         if (answer == null) {
-            Mark none = Marking.of(head.asked(), Given.NOTHING);
+            Mark none = Marking.of(head.asked(), AnswerContent.NOTHING);
             return new Opened(assignment, student, head, null, none, List.of(), List.of(), 0, false, others);
         }
         List<HeardPiece> pieces = pieces(answer, spoken);

@@ -2,7 +2,7 @@ package prolalia.app.response;
 
 import java.util.List;
 import java.util.Map;
-import prolalia.core.answer.Given;
+import prolalia.core.answer.AnswerContent;
 import prolalia.core.marking.Mark.Outcome;
 
 /**
@@ -21,7 +21,7 @@ public record StoredAnswer(
         String responseId,
         String questionId,
         int number,
-        Given given,
+        AnswerContent given,
         Words asked,
         long revision,
         long at,

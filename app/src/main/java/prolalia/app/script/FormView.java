@@ -11,9 +11,9 @@ import prolalia.app.lesson.LessonService.PageView;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.stage.StageService;
 import prolalia.core.lesson.Line;
-import prolalia.core.marking.Asked;
 import prolalia.core.marking.FormCheck;
 import prolalia.core.marking.FormCheck.Finding;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.script.PageShape;
 
 /** The questions of a lesson as its teacher looks them over. */
@@ -30,7 +30,7 @@ class FormView {
     }
 
     /** @param number within the lesson, from 1 */
-    record Checked(int number, Asked asked, List<Finding> findings) {}
+    record Checked(int number, QuestionWithLines asked, List<Finding> findings) {}
 
     /** @param points of all together */
     record Form(List<Checked> questions, int points) {
@@ -45,9 +45,9 @@ class FormView {
         for (PageView page : lesson.pages()) {
             boolean printed = isPaper(shapes.get(page.page().id()));
             List<Line> lines = page.lines().stream().map(ScriptLine::line).toList();
-            List<Asked> asked = Asked.on(lines).isEmpty()
+            List<QuestionWithLines> asked = QuestionWithLines.on(lines).isEmpty()
                     ? List.of()
-                    : Asked.on(
+                    : QuestionWithLines.on(
                             lines, stages.things(page.page().id()), page.page().aspect());
             asked.forEach(each -> questions.add(new Checked(questions.size() + 1, each, FormCheck.of(each, printed))));
         }

@@ -25,7 +25,7 @@ import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.SchoolAddress;
 import prolalia.app.school.SchoolAddress.Address;
-import prolalia.app.sharing.LinkService.Given;
+import prolalia.app.sharing.LinkService.GivenLink;
 import prolalia.core.lesson.LessonSettings;
 import prolalia.core.lesson.WordsLit;
 import prolalia.formats.code.CodeImage;
@@ -52,7 +52,7 @@ class GiveLinkController {
             HttpServletRequest request,
             Model model) {
         Address address = addresses.address(request);
-        Given given = links.given(teacher.actor(), id);
+        GivenLink given = links.given(teacher.actor(), id);
         Optional<String> link = given.link().map(token -> forSwitches(plain(address, token), switches));
         LessonView lesson = lessons.lesson(teacher.actor(), id);
         if (lesson.summary().shelf()) {

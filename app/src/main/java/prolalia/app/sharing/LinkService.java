@@ -56,7 +56,7 @@ public class LinkService {
      * @param withdrawn whether there was one, which can be opened again
      * @param preview the link by which it is looked at before it is given; null: none holds
      */
-    public record Given(String token, boolean withdrawn, Link preview) {
+    public record GivenLink(String token, boolean withdrawn, Link preview) {
         Optional<String> link() {
             return Optional.ofNullable(token);
         }
@@ -87,12 +87,12 @@ public class LinkService {
         return links.newestToken();
     }
 
-    Given given(Teacher teacher, String lessonId) {
+    GivenLink given(Teacher teacher, String lessonId) {
         LessonRef lesson = toGive(teacher, lessonId);
         Optional<Link> newest = links.newest(lesson, LinkPurpose.GIVEN);
         Optional<Link> preview = links.newest(lesson, LinkPurpose.PREVIEW).filter(link -> link.holds(clock.millis()));
         boolean withdrawn = newest.map(Link::withdrawn).orElse(false);
-        return new Given(withdrawn ? null : newest.map(Link::token).orElse(null), withdrawn, preview.orElse(null));
+        return new GivenLink(withdrawn ? null : newest.map(Link::token).orElse(null), withdrawn, preview.orElse(null));
     }
 
     /** Gives the lesson, unless it is; answers its token. */

@@ -63,7 +63,7 @@ public class SoundWorkers implements DisposableBean {
 
     private final DataFolder folder;
     private final SchoolService school;
-    private final WorkPlaces places;
+    private final WorkerSlots places;
     private final boolean rehearse;
     private final Deque<Worker> idle = new ArrayDeque<>();
     private final Set<Worker> all = ConcurrentHashMap.newKeySet();
@@ -78,7 +78,7 @@ public class SoundWorkers implements DisposableBean {
         this.folder = folder;
         this.school = school;
         rehearse = properties.rehearse();
-        places = new WorkPlaces((int) Math.max(
+        places = new WorkerSlots((int) Math.max(
                 1,
                 Math.min(Math.min(MOST_AT_ONCE, Machine.processors()), (Machine.memoryMb() - SERVER_MB) / memoryMb())));
         clock.scheduleWithFixedDelay(this::endIdle, IDLE_MS, IDLE_MS / 4, TimeUnit.MILLISECONDS);

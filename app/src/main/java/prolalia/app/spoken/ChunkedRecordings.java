@@ -23,7 +23,6 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.platform.BackgroundWork;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.HouseProperties;
 import prolalia.app.platform.LimitedStream;
@@ -31,6 +30,7 @@ import prolalia.app.platform.LocksByName;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.platform.TooLargeException;
+import prolalia.app.platform.WorkJournal;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.app.spoken.RecordingRight.Beginning;
 import prolalia.app.spoken.StoredRecording.State;
@@ -76,7 +76,7 @@ public class ChunkedRecordings implements DisposableBean {
             DataFolder folder,
             TransactionTemplate transaction,
             List<RecordingUse> uses,
-            BegunWork begun,
+            WorkJournal begun,
             HouseProperties properties,
             Clock clock) {
         this.store = store;

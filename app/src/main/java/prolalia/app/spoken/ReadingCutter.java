@@ -19,9 +19,9 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.platform.BackgroundWork;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.WorkJournal;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.app.sound.WaveformCache;
@@ -80,7 +80,7 @@ class ReadingCutter implements DisposableBean {
             SchoolService school,
             TransactionTemplate transaction,
             ApplicationEventPublisher events,
-            BegunWork begun) {
+            WorkJournal begun) {
         this.recordings = recordings;
         this.takes = takes;
         this.waves = waves;

@@ -8,7 +8,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.core.task.TaskExecutor;
 import org.springframework.stereotype.Component;
-import prolalia.app.platform.BegunWork;
+import prolalia.app.platform.WorkJournal;
 
 /** Goes on with what a stopped server left undone: recordings that were put together, but not yet judged. */
 @Component
@@ -17,13 +17,13 @@ class SealedRecordings {
 
     private final RecordingStore recordings;
     private final ChunkedRecordings chunked;
-    private final BegunWork begun;
+    private final WorkJournal begun;
     private final TaskExecutor executor;
 
     SealedRecordings(
             RecordingStore recordings,
             ChunkedRecordings chunked,
-            BegunWork begun,
+            WorkJournal begun,
             TaskExecutor applicationTaskExecutor) {
         this.recordings = recordings;
         this.chunked = chunked;

@@ -11,10 +11,10 @@ import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
+import prolalia.app.platform.WorkJournal;
 import prolalia.app.school.SchoolService;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.app.sound.WaveformCache;
@@ -49,7 +49,7 @@ class TakeMaker {
     private final ReadingCutter cutter;
     private final DataFolder folder;
     private final SchoolService school;
-    private final BegunWork begun;
+    private final WorkJournal begun;
     private final Clock clock;
 
     TakeMaker(
@@ -61,7 +61,7 @@ class TakeMaker {
             ReadingCutter cutter,
             DataFolder folder,
             SchoolService school,
-            BegunWork begun,
+            WorkJournal begun,
             Clock clock) {
         this.takes = takes;
         this.media = media;

@@ -19,11 +19,11 @@ import org.springframework.stereotype.Component;
 import prolalia.app.lesson.LessonLines;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BackgroundWork.Why;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LocksByName;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.Waiting;
+import prolalia.app.platform.WorkJournal;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.core.sound.Span;
 import prolalia.media.UnreadableSoundException;
@@ -59,7 +59,7 @@ public class TakeSounds implements DisposableBean {
             MediaStore media,
             DataFolder folder,
             ApplicationEventPublisher events,
-            BegunWork begun) {
+            WorkJournal begun) {
         this.takes = takes;
         this.lines = lines;
         this.workers = workers;

@@ -56,16 +56,17 @@ public class StageService {
             List<PageElement> things,
             List<Here> every,
             PageSettings manner,
-            Farther farther,
-            Farther fartherOfPage,
+            InheritedRule farther,
+            InheritedRule fartherOfPage,
             int version,
             boolean canUndo,
             boolean canRedo) {}
 
     /** A rule that holds, and where each part of it comes from. */
-    public record Farther(PlayRule rule, Map<PlayRule.Part, PlayRule.Level> levels) {
-        static Farther of(PlayRule ofPage, PlayRule ofLesson) {
-            return new Farther(ofPage.over(ofLesson).over(PlayRule.USUAL), PlayRule.levels(null, ofPage, ofLesson));
+    public record InheritedRule(PlayRule rule, Map<PlayRule.Part, PlayRule.Level> levels) {
+        static InheritedRule of(PlayRule ofPage, PlayRule ofLesson) {
+            return new InheritedRule(
+                    ofPage.over(ofLesson).over(PlayRule.USUAL), PlayRule.levels(null, ofPage, ofLesson));
         }
     }
 
@@ -176,8 +177,8 @@ public class StageService {
                 given(lesson).asItStands(stored.placed().things()),
                 every,
                 manner,
-                Farther.of(ofPage, lessonRule),
-                Farther.of(PlayRule.SILENT, page.isEmpty() ? PlayRule.SILENT : lessonRule),
+                InheritedRule.of(ofPage, lessonRule),
+                InheritedRule.of(PlayRule.SILENT, page.isEmpty() ? PlayRule.SILENT : lessonRule),
                 stored.version(),
                 history.canUndo(lesson.ref()),
                 history.canRedo(lesson.ref()));

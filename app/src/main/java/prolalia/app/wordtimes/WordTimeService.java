@@ -14,9 +14,9 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import prolalia.app.lesson.ScriptLine;
 import prolalia.app.platform.BackgroundWork;
-import prolalia.app.platform.BegunWork;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
+import prolalia.app.platform.WorkJournal;
 import prolalia.app.sound.SoundWorkers;
 import prolalia.app.spoken.TakeHeard;
 import prolalia.app.wordtimes.WordTimeStore.Heard;
@@ -51,7 +51,7 @@ public class WordTimeService implements DisposableBean {
 
     private final BackgroundWork work;
 
-    WordTimeService(WordTimeStore store, MediaStore media, SoundWorkers workers, BegunWork begun) {
+    WordTimeService(WordTimeStore store, MediaStore media, SoundWorkers workers, WorkJournal begun) {
         this.store = store;
         this.media = media;
         this.workers = workers;

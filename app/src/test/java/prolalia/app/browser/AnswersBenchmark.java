@@ -15,15 +15,15 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import prolalia.app.web.Visitor;
+import prolalia.core.answer.AnswerContent;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
-import prolalia.core.answer.Given;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
-import prolalia.core.marking.Asked;
 import prolalia.core.marking.Marking;
+import prolalia.core.marking.QuestionWithLines;
 
 /**
  * 30 children answer 20 questions within the same ten seconds and hand in, each from a connection of its own, on the machine that
@@ -175,7 +175,7 @@ final class AnswersBenchmark {
 
     private static void marking() {
         Random chance = new Random(5);
-        List<Asked> asked = new ArrayList<>();
+        List<QuestionWithLines> asked = new ArrayList<>();
         AnswerKind[] kinds = {
             AnswerKind.ONE_CHOICE,
             AnswerKind.SEVERAL_CHOICES,
@@ -193,12 +193,12 @@ final class AnswersBenchmark {
                 lines.add(line(
                         "q" + i + "c" + c, LineTraits.of(LineKind.CHOICE).withMark(new ChoiceMark(c % 2 == 0, 0))));
             }
-            asked.add(Asked.on(lines).get(0));
+            asked.add(QuestionWithLines.on(lines).get(0));
         }
-        List<List<Given>> responses = new ArrayList<>();
+        List<List<AnswerContent>> responses = new ArrayList<>();
         for (int r = 0; r < RESPONSES; r++) {
-            List<Given> response = new ArrayList<>();
-            for (Asked each : asked) {
+            List<AnswerContent> response = new ArrayList<>();
+            for (QuestionWithLines each : asked) {
                 response.add(given(each, chance));
             }
             responses.add(response);
@@ -207,7 +207,7 @@ final class AnswersBenchmark {
         double best = Double.MAX_VALUE;
         for (int round = 0; round < 4; round++) {
             long start = System.nanoTime();
-            for (List<Given> response : responses) {
+            for (List<AnswerContent> response : responses) {
                 for (int i = 0; i < asked.size(); i++) {
                     points += Marking.of(asked.get(i), response.get(i)).points();
                 }
@@ -221,14 +221,14 @@ final class AnswersBenchmark {
         say("answers of the same, warm: %.0f ms (%.0f points)", best, points / 4);
     }
 
-    private static Given given(Asked asked, Random chance) {
+    private static AnswerContent given(QuestionWithLines asked, Random chance) {
         return switch (asked.question().kind()) {
-            case SHORT_WORDS -> Given.typed(chance.nextBoolean() ? " Sea  Gull! " : "seagul");
-            case NUMBER -> Given.typed(chance.nextBoolean() ? "12,5" : "12 1/3");
+            case SHORT_WORDS -> AnswerContent.typed(chance.nextBoolean() ? " Sea  Gull! " : "seagul");
+            case NUMBER -> AnswerContent.typed(chance.nextBoolean() ? "12,5" : "12 1/3");
             default ->
-                Given.chosen(asked.choices().stream()
+                AnswerContent.chosen(asked.choices().stream()
                         .filter(choice -> chance.nextInt(3) > 0)
-                        .map(Asked.Choice::id)
+                        .map(QuestionWithLines.Choice::id)
                         .toArray(String[]::new));
         };
     }

@@ -23,11 +23,11 @@ class BackgroundWorkTest extends RunningHouse {
     private final List<String> done = new CopyOnWriteArrayList<>();
 
     /** A server that starts later by so much. */
-    private BegunWork afterRestart(int seconds) {
-        return new BegunWork(writing, writing, Clock.offset(Clock.systemUTC(), Duration.ofSeconds(seconds)));
+    private WorkJournal afterRestart(int seconds) {
+        return new WorkJournal(writing, writing, Clock.offset(Clock.systemUTC(), Duration.ofSeconds(seconds)));
     }
 
-    private BackgroundWork work(BegunWork begun) {
+    private BackgroundWork work(WorkJournal begun) {
         return new BackgroundWork(
                 kind, 1, begun, (id, course) -> done.add(id), (id, why) -> done.add("aside " + id), 100);
     }
@@ -35,7 +35,7 @@ class BackgroundWorkTest extends RunningHouse {
     @Test
     void whatEndedTheServerComesLastAndThenIsSetAside() {
         assertThat(afterRestart(0).begin(kind, "deadly")).isTrue();
-        BegunWork second = afterRestart(10);
+        WorkJournal second = afterRestart(10);
         try (BackgroundWork work = work(second)) {
             work.soon(List.of("deadly", "a", "b"));
             await().atMost(Duration.ofSeconds(10)).until(() -> done.size() == 3);

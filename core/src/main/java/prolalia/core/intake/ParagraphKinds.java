@@ -17,20 +17,20 @@ public final class ParagraphKinds {
      * @param bold whether all of it is
      * @param words where its words stand, as far as that is known
      */
-    public record Given(String text, Area area, boolean title, boolean bold, WordPlaces words) {
-        public Given(String text, Area area, boolean title, boolean bold) {
+    public record Paragraph(String text, Area area, boolean title, boolean bold, WordPlaces words) {
+        public Paragraph(String text, Area area, boolean title, boolean bold) {
             this(text, area, title, bold, WordPlaces.NONE);
         }
 
         /** Its parts one after another, each with its share of the words, and where they stand. */
-        public List<Given> in(List<Given> parts) {
+        public List<Paragraph> in(List<Paragraph> parts) {
             List<WordPlaces> shares =
-                    words.sharedOut(parts.stream().map(Given::text).toList());
-            List<Given> placed = new ArrayList<>();
+                    words.sharedOut(parts.stream().map(Paragraph::text).toList());
+            List<Paragraph> placed = new ArrayList<>();
             for (int i = 0; i < parts.size(); i++) {
                 WordPlaces share = shares.get(i);
                 Area where = share.whole().orElse(parts.get(i).area());
-                placed.add(new Given(parts.get(i).text(), where, title, bold, share));
+                placed.add(new Paragraph(parts.get(i).text(), where, title, bold, share));
             }
             return placed;
         }
@@ -42,15 +42,15 @@ public final class ParagraphKinds {
     }
 
     /** @param given the paragraphs of one page, in reading order */
-    public static List<FoundLine> tell(List<Given> given) {
-        List<Given> paragraphs =
+    public static List<FoundLine> tell(List<Paragraph> given) {
+        List<Paragraph> paragraphs =
                 given.stream().flatMap(paragraph -> parted(paragraph).stream()).toList();
         return PartsOfQuestions.asQuestions(lines(paragraphs));
     }
 
-    private static List<FoundLine> lines(List<Given> paragraphs) {
+    private static List<FoundLine> lines(List<Paragraph> paragraphs) {
         List<FoundLine> lines = new ArrayList<>();
-        for (Given given : paragraphs) {
+        for (Paragraph given : paragraphs) {
             FoundKind kind = kind(given, paragraphs);
             boolean sayable = given.text().codePoints().anyMatch(Character::isLetterOrDigit);
             if (sayable || given.text().contains("_")) {
@@ -61,7 +61,7 @@ public final class ParagraphKinds {
     }
 
     /** A paragraph that holds several choices, or a question and its choices, by its parts; each gets its share of the row. */
-    private static List<Given> parted(Given paragraph) {
+    private static List<Paragraph> parted(Paragraph paragraph) {
         String[] texts = paragraph.text().split("\\s+");
         List<PageText.Word> words = new ArrayList<>();
         Area area = paragraph.area();
@@ -77,11 +77,11 @@ public final class ParagraphKinds {
         return parts.size() == 1
                 ? List.of(paragraph)
                 : paragraph.in(parts.stream()
-                        .map(part -> new Given(part.text(), part.area(), paragraph.title(), paragraph.bold()))
+                        .map(part -> new Paragraph(part.text(), part.area(), paragraph.title(), paragraph.bold()))
                         .toList());
     }
 
-    private static FoundKind kind(Given given, List<Given> all) {
+    private static FoundKind kind(Paragraph given, List<Paragraph> all) {
         if (given.title()) {
             return FoundKind.HEADING;
         }
@@ -100,7 +100,7 @@ public final class ParagraphKinds {
     }
 
     /** A letter is a choice's where the one before or after it is there too. */
-    private static boolean hasNeighbour(Marker marker, Given given, List<Given> all) {
+    private static boolean hasNeighbour(Marker marker, Paragraph given, List<Paragraph> all) {
         return all.stream()
                 .filter(other -> other != given)
                 .map(other -> Marker.of(other.text()).orElse(null))

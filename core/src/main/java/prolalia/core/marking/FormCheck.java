@@ -8,7 +8,7 @@ import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.TextRule;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
-import prolalia.core.marking.Asked.Choice;
+import prolalia.core.marking.QuestionWithLines.Choice;
 
 /** What a teacher may want to know of a question before children answer it. Stateless. */
 public final class FormCheck {
@@ -33,7 +33,7 @@ public final class FormCheck {
     }
 
     /** @param printed whether its page comes from a paper that is printed */
-    public static List<Finding> of(Asked asked, boolean printed) {
+    public static List<Finding> of(QuestionWithLines asked, boolean printed) {
         List<Finding> findings = new ArrayList<>();
         AnswerKind kind = asked.question().kind();
         boolean byRule = kind.isMarkedByRule();

@@ -6,11 +6,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import prolalia.core.answer.Given;
-import prolalia.core.answer.Given.Point;
+import prolalia.core.answer.AnswerContent;
+import prolalia.core.answer.AnswerContent.Point;
 import prolalia.core.answer.Question;
-import prolalia.core.marking.Asked.Choice;
 import prolalia.core.marking.Mark.Outcome;
+import prolalia.core.marking.QuestionWithLines.Choice;
 import prolalia.core.place.Area;
 
 /**
@@ -30,7 +30,7 @@ import prolalia.core.place.Area;
 public final class Marking {
     private Marking() {}
 
-    public static Mark of(Asked asked, Given given) {
+    public static Mark of(QuestionWithLines asked, AnswerContent given) {
         int most = asked.question().points();
         if (given.isNothing()) {
             return new Mark(0, most, Outcome.NONE);
@@ -41,7 +41,7 @@ public final class Marking {
         return Mark.of(share(asked, given), most);
     }
 
-    private static double share(Asked asked, Given given) {
+    private static double share(QuestionWithLines asked, AnswerContent given) {
         Question question = asked.question();
         return switch (question.kind()) {
             case ONE_CHOICE ->
@@ -57,7 +57,7 @@ public final class Marking {
         };
     }
 
-    private static double several(Asked asked, Set<String> chosen) {
+    private static double several(QuestionWithLines asked, Set<String> chosen) {
         long all = asked.choices().stream().filter(Choice::isRight).count();
         long right = asked.choices().stream()
                 .filter(choice -> choice.isRight() && chosen.contains(choice.id()))

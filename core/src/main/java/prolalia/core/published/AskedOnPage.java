@@ -11,7 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.Question;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.place.Area;
 import prolalia.core.published.StudentPage.SaidLine;
 
@@ -25,14 +25,14 @@ import prolalia.core.published.StudentPage.SaidLine;
  * @param places of the words of its choices on the picture, by their ids; none: it is answered beside it
  */
 public record AskedOnPage(
-        Asked asked,
+        QuestionWithLines asked,
         List<SaidLine> choices,
         List<SaidLine> hints,
         boolean onPicture,
         int longestSeconds,
         Map<String, Area> places) {
     static AskedOnPage of(
-            Asked asked,
+            QuestionWithLines asked,
             List<SaidLine> choices,
             List<SaidLine> hints,
             boolean onPicture,
@@ -68,7 +68,10 @@ public record AskedOnPage(
     public List<List<SaidLine>> sides() {
         Map<String, Integer> pairs = asked.choices().stream()
                 .collect(Collectors.toMap(
-                        Asked.Choice::id, choice -> choice.mark().pair(), (one, other) -> one, LinkedHashMap::new));
+                        QuestionWithLines.Choice::id,
+                        choice -> choice.mark().pair(),
+                        (one, other) -> one,
+                        LinkedHashMap::new));
         Set<Integer> met = new HashSet<>();
         Set<String> first = new HashSet<>();
         pairs.forEach((id, pair) -> {

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.core.answer.AnswerManner.Layout;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.page.Placed;
 import prolalia.core.published.PublishedLesson.PublishedLine;
 import prolalia.core.published.PublishedLesson.PublishedPage;
@@ -30,7 +30,8 @@ public final class OneByOne {
     }
 
     private static List<PublishedPage> parts(PublishedPage page) {
-        Set<String> questions = page.questions().stream().map(Asked::id).collect(Collectors.toSet());
+        Set<String> questions =
+                page.questions().stream().map(QuestionWithLines::id).collect(Collectors.toSet());
         if (page.picture() != null || questions.size() < 2) {
             return List.of(page);
         }
@@ -40,7 +41,7 @@ public final class OneByOne {
         for (PublishedLine line : page.lines()) {
             boolean question = questions.contains(line.line().id());
             // What doesn't belong to the question above it stands with the next one.
-            over = over || asked && !Asked.belongs(line.line().kind());
+            over = over || asked && !QuestionWithLines.belongs(line.line().kind());
             if (over) {
                 parts.add(new ArrayList<>());
                 asked = false;

@@ -13,7 +13,7 @@ import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.Prompt;
 import prolalia.core.lesson.StepIcon;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.page.Jump;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.Placed;
@@ -66,8 +66,8 @@ public record PublishedLesson(
         }
 
         /** Its questions that are answered, each where it is answered. */
-        public List<Asked> questions() {
-            return Asked.on(plainLines(), placed.things(), aspect());
+        public List<QuestionWithLines> questions() {
+            return QuestionWithLines.on(plainLines(), placed.things(), aspect());
         }
 
         public List<Line> plainLines() {

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.core.lesson.LineKind;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.page.Jump;
 import prolalia.core.page.PageElement;
 import prolalia.core.page.PlayRule;
@@ -78,7 +78,7 @@ public final class StudentPages {
         } else if (page.picture() == null && onPage.stream().allMatch(thing -> thing.said() != null)) {
             onPage = List.of();
         }
-        List<Asked> questions = answered ? page.questions() : List.of();
+        List<QuestionWithLines> questions = answered ? page.questions() : List.of();
         List<AskedOnPage> asked = questions.stream()
                 .map(question -> asked(lesson, page, question, staged, placed))
                 .toList();
@@ -112,7 +112,11 @@ public final class StudentPages {
     }
 
     private static AskedOnPage asked(
-            PublishedLesson lesson, PublishedPage page, Asked question, StagedPage staged, Set<String> placed) {
+            PublishedLesson lesson,
+            PublishedPage page,
+            QuestionWithLines question,
+            StagedPage staged,
+            Set<String> placed) {
         PlayRule pressed = whenAskedFor(staged.rule());
         Map<String, PublishedLine> lines = page.lines().stream()
                 .collect(Collectors.toMap(line -> line.line().id(), line -> line, (one, other) -> one));

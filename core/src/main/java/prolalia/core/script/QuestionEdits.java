@@ -11,7 +11,7 @@ import prolalia.core.answer.ChoiceMark;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.script.LessonChange.Deed;
 import prolalia.core.script.LessonChange.LineStep;
 import prolalia.core.script.LineShape.Place;
@@ -160,7 +160,7 @@ public final class QuestionEdits {
             if (line.id().equals(choiceId)) {
                 return Optional.ofNullable(above);
             }
-            boolean part = Asked.belongs(line.shape().kind());
+            boolean part = QuestionWithLines.belongs(line.shape().kind());
             above = part ? above : line;
         }
         return Optional.empty();
@@ -175,7 +175,7 @@ public final class QuestionEdits {
                 under = true;
             } else if (under
                     && (!line.shape().place().pageId().equals(page)
-                            || !Asked.belongs(line.shape().kind()))) {
+                            || !QuestionWithLines.belongs(line.shape().kind()))) {
                 return choices;
             } else if (under && line.shape().kind() == LineKind.CHOICE) {
                 choices.add(line);

@@ -41,7 +41,7 @@ class FormCheckTest {
     }
 
     private List<Finding> found() {
-        return FormCheck.of(Asked.on(lines).get(0), false);
+        return FormCheck.of(QuestionWithLines.on(lines).get(0), false);
     }
 
     @Test
@@ -92,11 +92,11 @@ class FormCheckTest {
     @Test
     void onPaperNobodyDrawsOrSpeaks() {
         asked(Question.of(AnswerKind.DRAWING));
-        Asked drawing = Asked.on(lines).get(0);
+        QuestionWithLines drawing = QuestionWithLines.on(lines).get(0);
         assertThat(FormCheck.of(drawing, true)).containsExactly(Finding.NOT_ON_PAPER);
         assertThat(FormCheck.of(drawing, false)).isEmpty();
         lines.clear();
         asked(Question.of(AnswerKind.DRAWING).withRequired(false));
-        assertThat(FormCheck.of(Asked.on(lines).get(0), true)).isEmpty();
+        assertThat(FormCheck.of(QuestionWithLines.on(lines).get(0), true)).isEmpty();
     }
 }

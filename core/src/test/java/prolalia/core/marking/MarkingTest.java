@@ -8,10 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import prolalia.core.answer.AnswerContent;
+import prolalia.core.answer.AnswerContent.Point;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
-import prolalia.core.answer.Given;
-import prolalia.core.answer.Given.Point;
 import prolalia.core.answer.NumberKey;
 import prolalia.core.answer.NumberKey.DecimalSign;
 import prolalia.core.answer.Question;
@@ -40,59 +40,61 @@ class MarkingTest {
         return line("q", LineTraits.of(LineKind.QUESTION).withQuestion(question));
     }
 
-    private static Asked asked(Question question, Line... choices) {
+    private static QuestionWithLines asked(Question question, Line... choices) {
         List<Line> lines = new ArrayList<>(List.of(question(question)));
         lines.addAll(List.of(choices));
-        return Asked.on(lines).get(0);
+        return QuestionWithLines.on(lines).get(0);
     }
 
-    private static double points(Asked asked, Given given) {
+    private static double points(QuestionWithLines asked, AnswerContent given) {
         return Marking.of(asked, given).points();
     }
 
     @Test
     void oneChoiceIsAllOrNothing() {
-        Asked asked =
+        QuestionWithLines asked =
                 asked(Question.of(AnswerKind.ONE_CHOICE).withPoints(2), choice("a", false, 0), choice("b", true, 0));
-        assertThat(points(asked, Given.chosen("b"))).isEqualTo(2);
-        assertThat(points(asked, Given.chosen("a"))).isZero();
-        assertThat(points(asked, Given.chosen("a", "b"))).as("both are not one").isZero();
-        assertThat(points(asked, Given.chosen("taken out since"))).isZero();
-        assertThat(Marking.of(asked, Given.NOTHING).outcome()).isEqualTo(Outcome.NONE);
+        assertThat(points(asked, AnswerContent.chosen("b"))).isEqualTo(2);
+        assertThat(points(asked, AnswerContent.chosen("a"))).isZero();
+        assertThat(points(asked, AnswerContent.chosen("a", "b")))
+                .as("both are not one")
+                .isZero();
+        assertThat(points(asked, AnswerContent.chosen("taken out since"))).isZero();
+        assertThat(Marking.of(asked, AnswerContent.NOTHING).outcome()).isEqualTo(Outcome.NONE);
     }
 
     @Test
     void ofSeveralChoicesRightOnesCountAndWrongOnesAreTakenOffNeverBelowNought() {
-        Asked asked = asked(
+        QuestionWithLines asked = asked(
                 Question.of(AnswerKind.SEVERAL_CHOICES).withPoints(3),
                 choice("a", true, 0),
                 choice("b", true, 0),
                 choice("c", true, 0),
                 choice("d", false, 0),
                 choice("e", false, 0));
-        assertThat(points(asked, Given.chosen("a", "b", "c"))).isEqualTo(3);
-        assertThat(points(asked, Given.chosen("a", "b"))).isEqualTo(2);
-        assertThat(points(asked, Given.chosen("a", "b", "d"))).isEqualTo(1);
-        assertThat(points(asked, Given.chosen("a", "d", "e"))).isZero();
-        assertThat(Marking.of(asked, Given.chosen("a", "b")).outcome()).isEqualTo(Outcome.PART);
+        assertThat(points(asked, AnswerContent.chosen("a", "b", "c"))).isEqualTo(3);
+        assertThat(points(asked, AnswerContent.chosen("a", "b"))).isEqualTo(2);
+        assertThat(points(asked, AnswerContent.chosen("a", "b", "d"))).isEqualTo(1);
+        assertThat(points(asked, AnswerContent.chosen("a", "d", "e"))).isZero();
+        assertThat(Marking.of(asked, AnswerContent.chosen("a", "b")).outcome()).isEqualTo(Outcome.PART);
     }
 
     @Test
     void shortWordsMayDifferInWhatTheirQuestionSays() {
         Question question = Question.of(AnswerKind.SHORT_WORDS).withAccepted(List.of("sea gull", "Möwe"));
-        Asked asked = asked(question);
+        QuestionWithLines asked = asked(question);
         for (String right : List.of("Sea gull", "  sea   gull. ", "SEA\u00a0GULL!", "mo\u0308we", "sea gull\u200b")) {
-            assertThat(points(asked, Given.typed(right))).as(right).isEqualTo(1);
+            assertThat(points(asked, AnswerContent.typed(right))).as(right).isEqualTo(1);
         }
         for (String wrong : List.of("seagull", "Mowe", "sea gulls", "!")) {
-            assertThat(points(asked, Given.typed(wrong))).as(wrong).isZero();
+            assertThat(points(asked, AnswerContent.typed(wrong))).as(wrong).isZero();
         }
-        Asked lenient = asked(question.withText(new TextRule(false, false, false, false)));
-        assertThat(points(lenient, Given.typed("seagull"))).isEqualTo(1);
-        assertThat(points(lenient, Given.typed("MOWE"))).isEqualTo(1);
-        Asked strict = asked(question.withText(new TextRule(true, true, true, true)));
-        assertThat(points(strict, Given.typed("Sea gull"))).isZero();
-        assertThat(points(strict, Given.typed("sea gull."))).isZero();
+        QuestionWithLines lenient = asked(question.withText(new TextRule(false, false, false, false)));
+        assertThat(points(lenient, AnswerContent.typed("seagull"))).isEqualTo(1);
+        assertThat(points(lenient, AnswerContent.typed("MOWE"))).isEqualTo(1);
+        QuestionWithLines strict = asked(question.withText(new TextRule(true, true, true, true)));
+        assertThat(points(strict, AnswerContent.typed("Sea gull"))).isZero();
+        assertThat(points(strict, AnswerContent.typed("sea gull."))).isZero();
     }
 
     @Test
@@ -120,56 +122,61 @@ class MarkingTest {
 
     @Test
     void ofAnOrderTheLongestPartThatIsInOrderCounts() {
-        Asked asked = asked(
+        QuestionWithLines asked = asked(
                 Question.of(AnswerKind.ORDER).withPoints(4),
                 choice("a", false, 0),
                 choice("b", false, 0),
                 choice("c", false, 0),
                 choice("d", false, 0));
-        assertThat(points(asked, Given.chosen("a", "b", "c", "d"))).isEqualTo(4);
-        assertThat(points(asked, Given.chosen("b", "c", "d", "a"))).isEqualTo(3);
-        assertThat(points(asked, Given.chosen("d", "c", "b", "a")))
+        assertThat(points(asked, AnswerContent.chosen("a", "b", "c", "d"))).isEqualTo(4);
+        assertThat(points(asked, AnswerContent.chosen("b", "c", "d", "a"))).isEqualTo(3);
+        assertThat(points(asked, AnswerContent.chosen("d", "c", "b", "a")))
                 .as("no two in order")
                 .isZero();
-        assertThat(points(asked, Given.chosen("a", "a", "a", "b")))
+        assertThat(points(asked, AnswerContent.chosen("a", "a", "a", "b")))
                 .as("said twice")
                 .isEqualTo(2);
     }
 
     @Test
     void pairsCountWhicheverEndWasPressedFirst() {
-        Asked asked = asked(
+        QuestionWithLines asked = asked(
                 Question.of(AnswerKind.PAIRS).withPoints(2),
                 choice("a", false, 1),
                 choice("b", false, 2),
                 choice("c", false, 1),
                 choice("d", false, 2));
-        assertThat(points(asked, Given.paired(Map.of("a", "c", "d", "b")))).isEqualTo(2);
-        assertThat(points(asked, Given.paired(Map.of("a", "c", "b", "c")))).isEqualTo(1);
-        assertThat(points(asked, Given.paired(Map.of("a", "a", "b", "b"))))
+        assertThat(points(asked, AnswerContent.paired(Map.of("a", "c", "d", "b"))))
+                .isEqualTo(2);
+        assertThat(points(asked, AnswerContent.paired(Map.of("a", "c", "b", "c"))))
+                .isEqualTo(1);
+        assertThat(points(asked, AnswerContent.paired(Map.of("a", "a", "b", "b"))))
                 .as("with itself")
                 .isZero();
     }
 
     @Test
     void placesOnAPictureCountOnceAndPressesBesideThemAreTakenOff() {
-        Asked asked = asked(Question.of(AnswerKind.AREAS)
+        QuestionWithLines asked = asked(Question.of(AnswerKind.AREAS)
                 .withPoints(2)
                 .withAreas(List.of(new Area(0, 0, 0.2, 0.2), new Area(0.5, 0.5, 0.2, 0.2))));
         Point one = new Point(0.1, 0.1);
         Point other = new Point(0.6, 0.6);
         Point beside = new Point(0.9, 0.1);
-        assertThat(points(asked, Given.pressed(one, other))).isEqualTo(2);
-        assertThat(points(asked, Given.pressed(one, one))).as("twice on one").isEqualTo(1);
-        assertThat(points(asked, Given.pressed(one, other, beside))).isEqualTo(1);
-        assertThat(points(asked, Given.pressed(beside))).isZero();
+        assertThat(points(asked, AnswerContent.pressed(one, other))).isEqualTo(2);
+        assertThat(points(asked, AnswerContent.pressed(one, one)))
+                .as("twice on one")
+                .isEqualTo(1);
+        assertThat(points(asked, AnswerContent.pressed(one, other, beside))).isEqualTo(1);
+        assertThat(points(asked, AnswerContent.pressed(beside))).isZero();
     }
 
     @Test
     void withoutAKeyAndForFreeAnswersSomebodyLooksAtIt() {
-        Asked keyless = asked(Question.of(AnswerKind.ONE_CHOICE), choice("a", false, 0), choice("b", false, 0));
-        assertThat(Marking.of(keyless, Given.chosen("a")).outcome()).isEqualTo(Outcome.OPEN);
-        Mark open = Marking.of(asked(Question.of(AnswerKind.LONG_TEXT).withPoints(3)), Given.typed("because"));
+        QuestionWithLines keyless =
+                asked(Question.of(AnswerKind.ONE_CHOICE), choice("a", false, 0), choice("b", false, 0));
+        assertThat(Marking.of(keyless, AnswerContent.chosen("a")).outcome()).isEqualTo(Outcome.OPEN);
+        Mark open = Marking.of(asked(Question.of(AnswerKind.LONG_TEXT).withPoints(3)), AnswerContent.typed("because"));
         assertThat(open.outcome()).isEqualTo(Outcome.OPEN);
         assertThat(open.overruled(2).outcome()).isEqualTo(Outcome.PART);
         assertThat(open.overruled(9).points()).as("no more than there are").isEqualTo(3);
@@ -188,10 +195,12 @@ class MarkingTest {
                 line("think", LineKind.HINT),
                 line("next", LineKind.DIRECTION),
                 line("elsewhere", LineKind.HINT));
-        Asked asked = Asked.on(lines).get(0);
+        QuestionWithLines asked = QuestionWithLines.on(lines).get(0);
         assertThat(asked.hints()).extracting(Line::id).containsExactly("think");
-        assertThat(asked.correctionOf(Given.chosen("b")).orElseThrow().id()).isEqualTo("of b");
-        assertThat(asked.correctionOf(Given.chosen("c")).orElseThrow().id()).isEqualTo("of all");
+        assertThat(asked.correctionOf(AnswerContent.chosen("b")).orElseThrow().id())
+                .isEqualTo("of b");
+        assertThat(asked.correctionOf(AnswerContent.chosen("c")).orElseThrow().id())
+                .isEqualTo("of all");
         assertThat(asked.praise().orElseThrow().id()).isEqualTo("yes");
     }
 }

@@ -25,7 +25,7 @@ import prolalia.core.intake.FoundKind;
 import prolalia.core.intake.FoundLine;
 import prolalia.core.intake.FoundPage;
 import prolalia.core.intake.ParagraphKinds;
-import prolalia.core.intake.ParagraphKinds.Given;
+import prolalia.core.intake.ParagraphKinds.Paragraph;
 import prolalia.core.place.Area;
 import prolalia.core.place.WordPlaces;
 import prolalia.core.place.WordPlaces.PlacedWord;
@@ -56,7 +56,7 @@ final class SlideLines {
     FoundPage found() {
         List<Box> boxes = new ArrayList<>();
         slide.getShapes().forEach(shape -> gather(shape, boxes));
-        List<Given> given = new ArrayList<>();
+        List<Paragraph> given = new ArrayList<>();
         inOrder(boxes).forEach(box -> given.addAll(paragraphs(box)));
         List<FoundLine> lines = new ArrayList<>(ParagraphKinds.tell(given));
         lines.addAll(notes());
@@ -133,8 +133,8 @@ final class SlideLines {
     }
 
     /** The paragraphs of a box share its height by the rows that each needs. */
-    private List<Given> paragraphs(Box box) {
-        List<Given> given = new ArrayList<>();
+    private List<Paragraph> paragraphs(Box box) {
+        List<Paragraph> given = new ArrayList<>();
         Map<Integer, Integer> counted = new HashMap<>();
         List<Double> heights = box.paragraphs().stream()
                 .map(paragraph -> height(paragraph, box.area()))
@@ -149,7 +149,7 @@ final class SlideLines {
                 Area share = new Area(box.area().x(), y, box.area().w(), height).onPage();
                 Optional<SlideWords.Drawn> drawn = words.of(paragraph);
                 String written = number(paragraph, counted) + paragraph.getText();
-                given.addAll(rows(new Given(
+                given.addAll(rows(new Paragraph(
                         written,
                         drawn.map(found -> across(box.area(), found.rows())).orElse(share),
                         box.title(),
@@ -164,21 +164,21 @@ final class SlideLines {
     }
 
     /** A paragraph whose rows are choices is one for each of them. */
-    private static List<Given> rows(Given paragraph) {
+    private static List<Paragraph> rows(Paragraph paragraph) {
         Area area = paragraph.area();
         List<String> rows = Arrays.stream(paragraph.text().split("[\\n\\u000b]"))
                 .map(row -> row.replaceAll("\\s+", " ").trim())
                 .filter(row -> !row.isEmpty())
                 .toList();
         if (rows.size() < 2 || rows.stream().skip(1).noneMatch(ParagraphKinds::isMarked)) {
-            return List.of(
-                    new Given(String.join(" ", rows), area, paragraph.title(), paragraph.bold(), paragraph.words()));
+            return List.of(new Paragraph(
+                    String.join(" ", rows), area, paragraph.title(), paragraph.bold(), paragraph.words()));
         }
-        List<Given> given = new ArrayList<>();
+        List<Paragraph> given = new ArrayList<>();
         double height = area.h() / rows.size();
         for (int i = 0; i < rows.size(); i++) {
             Area row = new Area(area.x(), area.y() + i * height, area.w(), height);
-            given.add(new Given(rows.get(i), row, paragraph.title(), paragraph.bold()));
+            given.add(new Paragraph(rows.get(i), row, paragraph.title(), paragraph.bold()));
         }
         return paragraph.in(given);
     }

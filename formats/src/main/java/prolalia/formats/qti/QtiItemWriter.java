@@ -7,8 +7,8 @@ import java.util.Set;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.Line;
-import prolalia.core.marking.Asked;
-import prolalia.core.marking.Asked.Choice;
+import prolalia.core.marking.QuestionWithLines;
+import prolalia.core.marking.QuestionWithLines.Choice;
 import prolalia.formats.xml.XmlOut;
 
 /**
@@ -19,7 +19,7 @@ final class QtiItemWriter {
     private static final String ITEM = "http://www.imsglobal.org/xsd/imsqtiasi_v3p0";
 
     private final int number;
-    private final Asked asked;
+    private final QuestionWithLines asked;
     private final QtiRules rules;
     private final String title;
     private final String lang;
@@ -29,7 +29,7 @@ final class QtiItemWriter {
 
     private final Set<String> used = new LinkedHashSet<>();
 
-    QtiItemWriter(int number, Asked asked, String title, String lang, Set<String> voiced) {
+    QtiItemWriter(int number, QuestionWithLines asked, String title, String lang, Set<String> voiced) {
         this.number = number;
         this.asked = asked;
         rules = new QtiRules(asked);

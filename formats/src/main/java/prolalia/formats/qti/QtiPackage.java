@@ -10,7 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.formats.lesson.ZipOut;
 import prolalia.formats.xml.XmlOut;
 
@@ -37,12 +37,12 @@ public final class QtiPackage {
 
     /** @param sounds the MP3 of lines, by the ids of lines @param out not closed */
     public static void write(
-            String title, String lang, List<Asked> questions, Map<String, Path> sounds, OutputStream out)
+            String title, String lang, List<QuestionWithLines> questions, Map<String, Path> sounds, OutputStream out)
             throws IOException {
         new QtiPackage(title, lang, sounds).write(questions, out);
     }
 
-    private void write(List<Asked> questions, OutputStream out) throws IOException {
+    private void write(List<QuestionWithLines> questions, OutputStream out) throws IOException {
         ZipOut zip = new ZipOut(out);
         Map<String, List<String>> soundsOf = new TreeMap<>();
         StringBuilder leftOut = new StringBuilder();

@@ -7,8 +7,8 @@ import java.util.TreeMap;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.NumberKey;
 import prolalia.core.answer.Question;
-import prolalia.core.marking.Asked;
-import prolalia.core.marking.Asked.Choice;
+import prolalia.core.marking.QuestionWithLines;
+import prolalia.core.marking.QuestionWithLines.Choice;
 import prolalia.formats.xml.XmlOut;
 
 /**
@@ -24,9 +24,9 @@ final class QtiRules {
     private static final String NO_FEEDBACK = "nothing";
     private static final String TEMPLATES = "https://purl.imsglobal.org/spec/qti/v3p0/rptemplates/";
 
-    private final Asked asked;
+    private final QuestionWithLines asked;
 
-    QtiRules(Asked asked) {
+    QtiRules(QuestionWithLines asked) {
         this.asked = asked;
     }
 

@@ -22,7 +22,7 @@ import prolalia.core.answer.Question;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.core.script.ReadForm;
 import prolalia.core.script.ReadForm.Kind;
@@ -153,19 +153,19 @@ class QtiTest {
         return new Line(id, traits, "words <of> " + id + " & more", Optional.empty());
     }
 
-    private static Asked asked(String id, Question question, ChoiceMark... marks) {
+    private static QuestionWithLines asked(String id, Question question, ChoiceMark... marks) {
         List<Line> lines = new java.util.ArrayList<>();
         lines.add(line(id, LineTraits.of(LineKind.QUESTION).withQuestion(question)));
         for (int i = 0; i < marks.length; i++) {
             lines.add(line(id + i, LineTraits.of(LineKind.CHOICE).withMark(marks[i])));
         }
-        return Asked.on(lines).get(0);
+        return QuestionWithLines.on(lines).get(0);
     }
 
     @Test
     void whatIsWrittenIsReadAgainAndMarkedAlike(@TempDir Path folder) throws Exception {
         ChoiceMark right = new ChoiceMark(true, 0);
-        List<Asked> questions = List.of(
+        List<QuestionWithLines> questions = List.of(
                 asked("one", Question.of(AnswerKind.ONE_CHOICE).withPoints(2), ChoiceMark.NONE, right),
                 asked("several", Question.of(AnswerKind.SEVERAL_CHOICES), right, ChoiceMark.NONE, right),
                 asked("words", Question.of(AnswerKind.SHORT_WORDS).withAccepted(List.of("sea", "ocean"))),
@@ -226,7 +226,7 @@ class QtiTest {
                 line("no", LineTraits.of(LineKind.CORRECTION)));
         Path sound = Files.write(folder.resolve("a.mp3"), new byte[] {1, 2, 3});
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        QtiPackage.write("Sea", "en", Asked.on(lines), Map.of("of-a", sound, "well", sound), out);
+        QtiPackage.write("Sea", "en", QuestionWithLines.on(lines), Map.of("of-a", sound, "well", sound), out);
         QtiFile file = QtiFile.read(out.toByteArray());
         assertThat(file.form().lines())
                 .extracting(each -> each.kind() + " " + each.words().replaceAll(".*<of> (\\S+) .*", "$1"))

@@ -15,8 +15,8 @@ import prolalia.app.storage.StorageSweeper;
 
 /** What children did is kept as long as the school says, and goes then; teachers are told before. */
 @Service
-class Keeping {
-    private static final Logger LOG = LoggerFactory.getLogger(Keeping.class);
+class RetentionPolicy {
+    private static final Logger LOG = LoggerFactory.getLogger(RetentionPolicy.class);
     private static final int TOLD_DAYS_BEFORE = 14;
     private static final long DAY_MS = 86_400_000L;
 
@@ -25,7 +25,7 @@ class Keeping {
     private final StorageSweeper sweeper;
     private final Clock clock;
 
-    Keeping(AssignmentStore store, SchoolService school, StorageSweeper sweeper, Clock clock) {
+    RetentionPolicy(AssignmentStore store, SchoolService school, StorageSweeper sweeper, Clock clock) {
         this.sweeper = sweeper;
         this.store = store;
         this.school = school;

@@ -10,37 +10,39 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
-import prolalia.core.answer.Given.Point;
-import prolalia.core.answer.Given.Stroke;
+import prolalia.core.answer.AnswerContent.Point;
+import prolalia.core.answer.AnswerContent.Stroke;
 
 /** What a child's page may send: whatever it is, it is an answer, or it is refused whole. */
-class GivenTest {
-    private static Given drawn(List<Stroke> strokes) {
-        return new Given(null, null, null, null, null, strokes, null);
+class AnswerContentTest {
+    private static AnswerContent drawn(List<Stroke> strokes) {
+        return new AnswerContent(null, null, null, null, null, strokes, null);
     }
 
     @Test
     void whatIsMissingIsNothingAndWhatIsNothingWithinIsRefused() {
-        Given none = new Given(null, null, null, null, null, null, null);
-        assertThat(none).isEqualTo(Given.NOTHING);
+        AnswerContent none = new AnswerContent(null, null, null, null, null, null, null);
+        assertThat(none).isEqualTo(AnswerContent.NOTHING);
         assertThat(none.isNothing()).isTrue();
-        assertThat(Given.typed("  ").isNothing()).isTrue();
+        assertThat(AnswerContent.typed("  ").isNothing()).isTrue();
         assertThatIllegalArgumentException()
-                .isThrownBy(() -> new Given(Arrays.asList("a", null), null, null, null, null, null, null));
+                .isThrownBy(() -> new AnswerContent(Arrays.asList("a", null), null, null, null, null, null, null));
         assertThatIllegalArgumentException().isThrownBy(() -> drawn(Collections.singletonList(null)));
         Map<String, String> pairs = new HashMap<>();
         pairs.put("a", null);
-        assertThatIllegalArgumentException().isThrownBy(() -> Given.paired(pairs));
+        assertThatIllegalArgumentException().isThrownBy(() -> AnswerContent.paired(pairs));
         assertThatIllegalArgumentException().isThrownBy(() -> new Stroke(6, Arrays.asList(1, null)));
         assertThatIllegalArgumentException().isThrownBy(() -> new Stroke(6, List.of(1, 2, 3)));
     }
 
     @Test
     void moreThanAnybodyAnswersIsRefused() {
-        assertThatIllegalArgumentException().isThrownBy(() -> Given.typed("a".repeat(Given.LONGEST_TYPED + 1)));
         assertThatIllegalArgumentException()
-                .isThrownBy(() -> drawn(Collections.nCopies(Given.MOST_STROKES + 1, new Stroke(6, List.of(1, 1)))));
-        List<Integer> scribble = new ArrayList<>(Collections.nCopies(2 * Given.MOST_POINTS + 2, 5));
+                .isThrownBy(() -> AnswerContent.typed("a".repeat(AnswerContent.LONGEST_TYPED + 1)));
+        assertThatIllegalArgumentException()
+                .isThrownBy(() ->
+                        drawn(Collections.nCopies(AnswerContent.MOST_STROKES + 1, new Stroke(6, List.of(1, 1)))));
+        List<Integer> scribble = new ArrayList<>(Collections.nCopies(2 * AnswerContent.MOST_POINTS + 2, 5));
         assertThatIllegalArgumentException().isThrownBy(() -> drawn(List.of(new Stroke(6, scribble))));
         assertThat(drawn(List.of(new Stroke(6, scribble.subList(2, scribble.size()))))
                         .isNothing())
@@ -50,9 +52,9 @@ class GivenTest {
     @Test
     void itsWordsNameChoicesAndPlaces() {
         Map<String, String> choices = Map.of("a", "the cod", "b", "in the sea");
-        assertThat(Given.chosen("a", "gone").words(choices)).containsExactly("the cod", "?");
-        assertThat(Given.paired(Map.of("a", "b")).words(choices)).containsExactly("the cod – in the sea");
-        assertThat(Given.pressed(new Point(0.254, 0.5)).words(choices)).containsExactly("(25 %, 50 %)");
+        assertThat(AnswerContent.chosen("a", "gone").words(choices)).containsExactly("the cod", "?");
+        assertThat(AnswerContent.paired(Map.of("a", "b")).words(choices)).containsExactly("the cod – in the sea");
+        assertThat(AnswerContent.pressed(new Point(0.254, 0.5)).words(choices)).containsExactly("(25 %, 50 %)");
     }
 
     @Test

@@ -9,7 +9,7 @@ import java.util.HashMap;
 import java.util.Map;
 
 /** How many bodies of people who aren't signed in are read at a time, and how often an address may send one. */
-final class StrangersPlaces {
+final class AnonymousBodySlots {
     private static final int AT_A_TIME = 24;
     private static final int OF_AN_ADDRESS = 8;
 

@@ -7,7 +7,7 @@ import java.util.Map;
  * How many bodies of one person, and of one of her devices, are read at a time: each holds a thread for as long as it comes in. A
  * page sends a few at once; whoever sends more waits for her own.
  */
-final class FriendsPlaces {
+final class PersonBodySlots {
     private static final int OF_A_DEVICE = 16;
     private static final int OF_A_PERSON = 48;
 

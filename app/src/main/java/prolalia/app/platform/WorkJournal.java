@@ -12,7 +12,7 @@ import org.springframework.stereotype.Repository;
  * may have been why.
  */
 @Repository
-public class BegunWork {
+public class WorkJournal {
     /** Once, and once more when the server died within. */
     private static final int MOST_TIMES = 2;
 
@@ -21,7 +21,7 @@ public class BegunWork {
     private final Clock clock;
     private final long startedAt;
 
-    BegunWork(DSLContext writing, @Qualifier("looking") DSLContext looking, Clock clock) {
+    WorkJournal(DSLContext writing, @Qualifier("looking") DSLContext looking, Clock clock) {
         this.writing = writing;
         this.looking = looking;
         this.clock = clock;

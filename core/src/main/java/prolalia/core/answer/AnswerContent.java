@@ -18,7 +18,7 @@ import java.util.StringJoiner;
  * @param drawn lines of the pen
  * @param picture SHA-256 of a picture's file, in hexadecimal; null: none
  */
-public record Given(
+public record AnswerContent(
         List<String> chosen,
         Map<String, String> pairs,
         List<Point> pressed,
@@ -34,24 +34,26 @@ public record Given(
     public static final int MOST_POINTS = 40_000;
 
     /** Nothing. */
-    public static final Given NOTHING = new Given(List.of(), Map.of(), List.of(), "", List.of(), List.of(), null);
+    public static final AnswerContent NOTHING =
+            new AnswerContent(List.of(), Map.of(), List.of(), "", List.of(), List.of(), null);
 
     /** The same with one more recording, after those that it has. */
-    public Given withSpoken(String recordingId) {
+    public AnswerContent withSpoken(String recordingId) {
         List<String> all = new ArrayList<>(spoken);
         all.add(recordingId);
-        return new Given(chosen, pairs, pressed, typed, all, drawn, picture);
+        return new AnswerContent(chosen, pairs, pressed, typed, all, drawn, picture);
     }
 
     /**
      * Whether it is what came of another one by typing or drawing on: nothing else is different, and not all of it was taken away.
      */
-    public boolean goesOnFrom(Given before) {
+    public boolean goesOnFrom(AnswerContent before) {
         boolean written = !before.typed.isEmpty() || !before.drawn.isEmpty();
         boolean leftSome = (before.typed.isEmpty() || !typed.isEmpty()) && (before.drawn.isEmpty() || !drawn.isEmpty());
         return written
                 && leftSome
-                && new Given(chosen, pairs, pressed, before.typed, spoken, before.drawn, picture).equals(before);
+                && new AnswerContent(chosen, pairs, pressed, before.typed, spoken, before.drawn, picture)
+                        .equals(before);
     }
 
     /** A place, in shares of the width and height of what is answered on. */
@@ -86,7 +88,7 @@ public record Given(
     }
 
     /** @throws IllegalArgumentException if there is more of it than anybody answers, or something in it is nothing */
-    public Given {
+    public AnswerContent {
         chosen = whole(chosen);
         pairs = whole(pairs);
         pressed = whole(pressed);
@@ -124,20 +126,20 @@ public record Given(
         return Map.copyOf(pairs);
     }
 
-    public static Given chosen(String... ids) {
-        return new Given(List.of(ids), null, null, null, null, null, null);
+    public static AnswerContent chosen(String... ids) {
+        return new AnswerContent(List.of(ids), null, null, null, null, null, null);
     }
 
-    public static Given typed(String words) {
-        return new Given(null, null, null, words, null, null, null);
+    public static AnswerContent typed(String words) {
+        return new AnswerContent(null, null, null, words, null, null, null);
     }
 
-    public static Given paired(Map<String, String> pairs) {
-        return new Given(null, pairs, null, null, null, null, null);
+    public static AnswerContent paired(Map<String, String> pairs) {
+        return new AnswerContent(null, pairs, null, null, null, null, null);
     }
 
-    public static Given pressed(Point... points) {
-        return new Given(null, null, List.of(points), null, null, null, null);
+    public static AnswerContent pressed(Point... points) {
+        return new AnswerContent(null, null, List.of(points), null, null, null, null);
     }
 
     /**

@@ -26,7 +26,7 @@ import prolalia.app.platform.TooSlowException;
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 5)
-class BodyGuard extends HttpFilter {
+class RequestBodyLimits extends HttpFilter {
     private static final List<String> STRANGERS_PAGES =
             List.of("/sign-in", "/sign-out", "/first-account", "/enter-demo");
 
@@ -39,10 +39,10 @@ class BodyGuard extends HttpFilter {
 
     private final transient CookieSignIns signIns;
     private final transient StudentSignIns children;
-    private final transient StrangersPlaces strangers = new StrangersPlaces();
-    private final transient FriendsPlaces friends = new FriendsPlaces();
+    private final transient AnonymousBodySlots strangers = new AnonymousBodySlots();
+    private final transient PersonBodySlots friends = new PersonBodySlots();
 
-    BodyGuard(CookieSignIns signIns, StudentSignIns children) {
+    RequestBodyLimits(CookieSignIns signIns, StudentSignIns children) {
         this.signIns = signIns;
         this.children = children;
     }
@@ -146,7 +146,7 @@ class BodyGuard extends HttpFilter {
             refuse(response, HttpStatus.SERVICE_UNAVAILABLE);
             return;
         }
-        GuardedRequest guarded = new GuardedRequest(request, DripLimit.OF_STRANGERS);
+        GuardedRequest guarded = new GuardedRequest(request, SlowBodyLimit.OF_STRANGERS);
         try {
             guarded.readWhole(STRANGERS_BYTES, isForm(request));
         } catch (TooSlowException slow) {
@@ -174,7 +174,7 @@ class BodyGuard extends HttpFilter {
             refuse(response, HttpStatus.TOO_MANY_REQUESTS);
             return;
         }
-        GuardedRequest guarded = new GuardedRequest(request, DripLimit.OF_FRIENDS);
+        GuardedRequest guarded = new GuardedRequest(request, SlowBodyLimit.OF_FRIENDS);
         boolean isRead = isForm(request) && request.getMethod().equals("POST");
         try {
             if (isRead) {

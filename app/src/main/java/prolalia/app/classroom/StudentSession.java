@@ -19,7 +19,7 @@ import prolalia.core.classroom.Animals;
 
 /** Who is inside, and the way out. */
 @Component
-public class DoorWay {
+public class StudentSession {
     /** Whose page it is that a request comes from. */
     private static final String OWNER = "X-Owner";
 
@@ -31,7 +31,7 @@ public class DoorWay {
     private final StudentStore students;
     private final DoorStore doors;
 
-    DoorWay(StudentSignIns signIns, ClassStore classes, StudentStore students, DoorStore doors) {
+    StudentSession(StudentSignIns signIns, ClassStore classes, StudentStore students, DoorStore doors) {
         this.signIns = signIns;
         this.classes = classes;
         this.students = students;

@@ -4,11 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import prolalia.app.platform.Turns.Waiting;
+import prolalia.app.platform.FairQueue.Waiting;
 
 /** What is worked on next. */
-class TurnsTest {
-    private final Turns turns = new Turns();
+class FairQueueTest {
+    private final FairQueue turns = new FairQueue();
 
     private void arrives(String id, String teacher) {
         turns.join(new Waiting(id, teacher, false));

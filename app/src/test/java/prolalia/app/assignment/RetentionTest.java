@@ -12,9 +12,9 @@ import prolalia.app.web.RunningHouse;
 import prolalia.app.web.Visitor;
 
 /** What children did is kept as long as the school says; their teachers are told before it goes. */
-class KeepingTest extends RunningHouse {
+class RetentionTest extends RunningHouse {
     @Autowired
-    private Keeping keeping;
+    private RetentionPolicy keeping;
 
     @Autowired
     private HeardLog heard;

@@ -5,7 +5,7 @@ import prolalia.app.assignment.MetLessons.MetLesson;
 import prolalia.app.classroom.SchoolClass;
 import prolalia.core.classroom.Accommodated;
 import prolalia.core.classroom.Accommodation;
-import prolalia.core.marking.Asked;
+import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.published.PublishedLesson;
 
 /**
@@ -14,18 +14,18 @@ import prolalia.core.published.PublishedLesson;
  * @param asked its questions by their ids, in their order
  * @param tries how often she may answer a question, if that is different for her: 0 as often as she likes; else null
  */
-public record Met(
+public record AssignedLesson(
         Assignment assignment,
         SchoolClass schoolClass,
         Accommodation accommodation,
         PublishedLesson lesson,
-        Map<String, Asked> asked,
+        Map<String, QuestionWithLines> asked,
         Integer tries) {
-    static Met of(Assignment assignment, SchoolClass schoolClass, Accommodated hers, MetLessons lessons) {
+    static AssignedLesson of(Assignment assignment, SchoolClass schoolClass, Accommodated hers, MetLessons lessons) {
         Accommodation accommodation = assignment.of(hers);
         MetLesson met = lessons.of(assignment, accommodation);
         Accommodated.Here here = hers.at(assignment.id(), assignment.lessonId());
-        return new Met(
+        return new AssignedLesson(
                 assignment, schoolClass, accommodation, met.lesson(), met.asked(), here == null ? null : here.tries());
     }
 }

@@ -10,7 +10,7 @@ import prolalia.app.platform.HouseProperties;
 
 /** Argon2 (RFC 9106), two at a time: each takes 16 MB and a tenth of a second of a processor. */
 @Component
-class GatedPasswords implements PasswordEncoder {
+class PasswordHashing implements PasswordEncoder {
     private static final int AT_A_TIME = 2;
     private static final long PATIENCE_MS = 4_000;
 
@@ -23,7 +23,7 @@ class GatedPasswords implements PasswordEncoder {
     private final PasswordEncoder argon2;
     private final Semaphore gate = new Semaphore(AT_A_TIME, true);
 
-    GatedPasswords(HouseProperties properties) {
+    PasswordHashing(HouseProperties properties) {
         argon2 = new Argon2PasswordEncoder(SALT, HASH, 1, properties.passwordMemoryKb(), PASSES);
     }
 

@@ -14,8 +14,8 @@ import prolalia.app.platform.Ids;
 
 /** Files with codes that were made for somebody who hasn't taken them as yet. They are there for a while, and can be made again. */
 @Component
-class MadeFiles {
-    private static final Logger LOG = LoggerFactory.getLogger(MadeFiles.class);
+class GeneratedFiles {
+    private static final Logger LOG = LoggerFactory.getLogger(GeneratedFiles.class);
     private static final Duration KEPT = Duration.ofMinutes(30);
     private static final int MOST = 60;
 

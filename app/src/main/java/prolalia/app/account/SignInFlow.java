@@ -17,7 +17,8 @@ import org.springframework.web.util.UriUtils;
 
 /** What comes before and after a password: whether it is looked at now, and where a teacher goes then. */
 @Component
-public class SignInWay implements AuthenticationEntryPoint, AuthenticationSuccessHandler, AuthenticationFailureHandler {
+public class SignInFlow
+        implements AuthenticationEntryPoint, AuthenticationSuccessHandler, AuthenticationFailureHandler {
     private static final String PAGE = "/sign-in";
     private static final String NAME = "name";
     private static final String GOAL = "to";
@@ -25,7 +26,7 @@ public class SignInWay implements AuthenticationEntryPoint, AuthenticationSucces
     private final SignInThrottle throttle;
     private final KnownDevices devices;
 
-    SignInWay(SignInThrottle throttle, KnownDevices devices) {
+    SignInFlow(SignInThrottle throttle, KnownDevices devices) {
         this.throttle = throttle;
         this.devices = devices;
     }
@@ -74,8 +75,8 @@ public class SignInWay implements AuthenticationEntryPoint, AuthenticationSucces
     public void onAuthenticationFailure(
             HttpServletRequest request, HttpServletResponse response, AuthenticationException failure)
             throws IOException {
-        if (failure instanceof GatedPasswords.BusyException
-                || failure.getCause() instanceof GatedPasswords.BusyException) {
+        if (failure instanceof PasswordHashing.BusyException
+                || failure.getCause() instanceof PasswordHashing.BusyException) {
             response.sendRedirect(again(request, "busy"));
             return;
         }

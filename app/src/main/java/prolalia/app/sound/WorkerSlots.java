@@ -4,7 +4,7 @@ import java.util.Comparator;
 import java.util.PriorityQueue;
 
 /** Places at which work is done, a few at a time: first what somebody waits for, and of that first who came first. */
-final class WorkPlaces {
+final class WorkerSlots {
     private static final Comparator<Ticket> ORDER =
             Comparator.comparing(Ticket::patient).thenComparingLong(Ticket::number);
 
@@ -15,7 +15,7 @@ final class WorkPlaces {
 
     private record Ticket(boolean patient, long number) {}
 
-    WorkPlaces(int all) {
+    WorkerSlots(int all) {
         this.all = all;
         free = all;
     }

@@ -13,7 +13,7 @@ import java.util.Set;
  * What is worked on next: those who wait take turns, so that one who gives twenty things keeps nobody waiting for more than the
  * one that is being worked on. Of one owner one thing is worked on at a time as long as others wait.
  */
-final class Turns {
+final class FairQueue {
     /** @param last whether the server died within it: it comes after all others */
     record Waiting(String id, String owner, boolean last) {}
 

@@ -5,10 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import prolalia.core.answer.AnswerContent;
+import prolalia.core.answer.AnswerContent.Stroke;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
-import prolalia.core.answer.Given;
-import prolalia.core.answer.Given.Stroke;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
@@ -29,7 +29,7 @@ import prolalia.core.place.Area;
  * @param corrections said after one wrong choice, by its id
  * @param sheetHeight of what is drawn on, where it is {@value prolalia.core.answer.Given.Stroke#SHEET_WIDTH} wide
  */
-public record Asked(
+public record QuestionWithLines(
         Line line,
         Question question,
         List<Choice> choices,
@@ -54,8 +54,8 @@ public record Asked(
     }
 
     /** The questions of a page that are answered, in order. @param lines of the page, in reading order */
-    public static List<Asked> on(List<Line> lines) {
-        List<Asked> asked = new ArrayList<>();
+    public static List<QuestionWithLines> on(List<Line> lines) {
+        List<QuestionWithLines> asked = new ArrayList<>();
         for (int at = 0; at < lines.size(); at++) {
             Line line = lines.get(at);
             if (line.kind() == LineKind.QUESTION && line.traits().question() != null) {
@@ -75,11 +75,11 @@ public record Asked(
      * @param things that are placed on the page
      * @param aspect width by height of the page
      */
-    public static List<Asked> on(List<Line> lines, List<PageElement> things, double aspect) {
+    public static List<QuestionWithLines> on(List<Line> lines, List<PageElement> things, double aspect) {
         return on(lines).stream().map(asked -> asked.at(things, aspect)).toList();
     }
 
-    private Asked at(List<PageElement> things, double aspect) {
+    private QuestionWithLines at(List<PageElement> things, double aspect) {
         List<Area> areas = things.stream()
                 .filter(thing -> thing instanceof PageElement.AnswerArea area
                         && area.lineId().equals(id()))
@@ -90,7 +90,7 @@ public record Asked(
         }
         Question placed =
                 question.kind() == AnswerKind.AREAS ? question.withAreas(areas) : question.withPlace(areas.get(0));
-        return new Asked(
+        return new QuestionWithLines(
                 line, placed, choices, hints, praise, correction, corrections, sheetHeight(areas.get(0), aspect));
     }
 
@@ -108,7 +108,7 @@ public record Asked(
         };
     }
 
-    private static Asked of(Line question, List<Line> under) {
+    private static QuestionWithLines of(Line question, List<Line> under) {
         List<Choice> choices = new ArrayList<>();
         List<Line> hints = new ArrayList<>();
         Line praise = null;
@@ -139,7 +139,7 @@ public record Asked(
                 choice = line.kind() == LineKind.CHOICE ? line.id() : null;
             }
         }
-        return new Asked(
+        return new QuestionWithLines(
                 question,
                 question.traits().question(),
                 choices,
@@ -177,7 +177,7 @@ public record Asked(
     }
 
     /** What is said after an answer that wasn't right: of the choice that was made, else in general. */
-    public Optional<Line> correctionOf(Given given) {
+    public Optional<Line> correctionOf(AnswerContent given) {
         return given.chosen().stream()
                 .filter(id -> !isRight(id))
                 .map(corrections::get)
