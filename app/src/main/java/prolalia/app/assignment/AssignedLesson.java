@@ -1,7 +1,7 @@
 package prolalia.app.assignment;
 
 import java.util.Map;
-import prolalia.app.assignment.MetLessons.MetLesson;
+import prolalia.app.assignment.AssignedLessons.MetLesson;
 import prolalia.app.classroom.SchoolClass;
 import prolalia.core.classroom.Accommodated;
 import prolalia.core.classroom.Accommodation;
@@ -21,7 +21,8 @@ public record AssignedLesson(
         PublishedLesson lesson,
         Map<String, QuestionWithLines> asked,
         Integer tries) {
-    static AssignedLesson of(Assignment assignment, SchoolClass schoolClass, Accommodated hers, MetLessons lessons) {
+    static AssignedLesson of(
+            Assignment assignment, SchoolClass schoolClass, Accommodated hers, AssignedLessons lessons) {
         Accommodation accommodation = assignment.of(hers);
         MetLesson met = lessons.of(assignment, accommodation);
         Accommodated.Here here = hers.at(assignment.id(), assignment.lessonId());

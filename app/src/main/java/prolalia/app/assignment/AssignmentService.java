@@ -57,7 +57,7 @@ public class AssignmentService {
     private final AccommodationService accommodations;
     private final LessonAccess access;
     private final LessonService lessons;
-    private final MetLessons met;
+    private final AssignedLessons met;
     private final AuditLog audit;
     private final Clock clock;
 
@@ -71,7 +71,7 @@ public class AssignmentService {
             AccommodationService accommodations,
             LessonAccess access,
             LessonService lessons,
-            MetLessons met,
+            AssignedLessons met,
             AuditLog audit,
             Clock clock) {
         this.store = store;

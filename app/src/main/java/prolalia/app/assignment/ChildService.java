@@ -25,7 +25,7 @@ import prolalia.core.station.StationMark;
 @Service
 public class ChildService {
     private final AssignmentStore store;
-    private final MetLessons lessons;
+    private final AssignedLessons lessons;
     private final HeardLog heard;
     private final ClassAccess classes;
     private final AccommodationService accommodations;
@@ -33,7 +33,7 @@ public class ChildService {
 
     ChildService(
             AssignmentStore store,
-            MetLessons lessons,
+            AssignedLessons lessons,
             HeardLog heard,
             ClassAccess classes,
             AccommodationService accommodations,

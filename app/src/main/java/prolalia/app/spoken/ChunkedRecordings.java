@@ -87,6 +87,9 @@ public class ChunkedRecordings implements DisposableBean {
         this.transaction = transaction;
         this.clock = clock;
         uses.forEach(use -> use.purposes().forEach(purpose -> this.uses.put(purpose, use)));
+        if (this.uses.size() < RecordingPurpose.values().length) {
+            throw new IllegalStateException("Nothing becomes of some recordings: " + this.uses.keySet());
+        }
         quietMs = properties.quiet().toMillis();
         brokenOffMs = properties.brokenOff().toMillis();
         late = new BackgroundWork("late-chunks", begun, (id, course) -> join(id), (id, why) -> {});

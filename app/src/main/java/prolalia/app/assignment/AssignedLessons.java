@@ -19,7 +19,7 @@ import prolalia.core.published.PublishedLesson;
  * set. A class meets the same one with each of its answers, so it is kept by the lesson's revision.
  */
 @Component
-class MetLessons {
+class AssignedLessons {
     /** Of all lessons together. */
     private static final int LINES_REMEMBERED = 20_000;
 
@@ -29,7 +29,7 @@ class MetLessons {
             .weigher((Key key, MetLesson met) -> 1 + (int) met.lesson().lines().count())
             .build();
 
-    MetLessons(PlayerService player) {
+    AssignedLessons(PlayerService player) {
         this.player = player;
     }
 
