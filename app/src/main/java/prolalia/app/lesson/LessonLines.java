@@ -101,6 +101,11 @@ public class LessonLines {
         lines.keep(lineId, takeId);
     }
 
+    /** Whether nothing sounds for a line in a voice. */
+    public boolean isSilent(String lineId, String voice) {
+        return lines.isSilent(lineId, voice);
+    }
+
     /** Nothing is heard any more wherever a take was. */
     public void silence(String takeId) {
         lines.silence(takeId);

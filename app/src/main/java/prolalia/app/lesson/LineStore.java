@@ -360,6 +360,15 @@ class LineStore {
         reachPlaces(home);
     }
 
+    /** Whether nothing sounds for a line in a voice. */
+    boolean isSilent(String lineId, String voice) {
+        return looking.select(KeptTakes.of(LINE.ID, voice))
+                        .from(LINE)
+                        .where(LINE.ID.eq(lineId))
+                        .fetchOne(0, String.class)
+                == null;
+    }
+
     /** @param takeId it sounds in its own voice from now on; null: the line is silent in the main one */
     private void setKept(String lineId, String takeId) {
         if (takeId == null) {

@@ -229,7 +229,7 @@ public class TakeService {
     public StoredTake putBack(Teacher teacher, String takeId) {
         StoredTake take = take(teacher, takeId, Right.EDIT);
         takes.setRemoved(takeId, null);
-        if (lessons.line(teacher, take.lineId()).line().kept().isEmpty()) {
+        if (lines.isSilent(take.lineId(), take.voice())) {
             lines.keep(take.lineId(), takeId);
         }
         touch(take);

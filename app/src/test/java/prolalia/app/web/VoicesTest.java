@@ -44,5 +44,7 @@ class VoicesTest extends RunningHouse {
                 .doesNotContain("/takes/" + second + "/");
         ines.form("/takes/" + second + "/remove");
         assertThat(kept(line)).containsExactly("main " + main);
+        ines.form("/takes/" + second + "/put-back");
+        assertThat(kept(home)).containsExactly("main " + main, "second " + second);
     }
 }
