@@ -28,7 +28,7 @@ class RetentionTest extends RunningHouse {
         String id = Visitor.newClass(ines, "Keepers");
         ines.form("/classes/" + id + "/students", "names", "Ada");
         String ada = Visitor.first(ines.page("/classes/" + id), "/students/([^\"]+)\"");
-        String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String bean = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         ines.form("/lessons/" + bean + "/give", "to", id);
         Visitor child = Visitor.child(ines, id, ada);
         String assignment = Visitor.first(child.page("/my"), "class=\"task\" href=\"/my/([^\"]+)\"");

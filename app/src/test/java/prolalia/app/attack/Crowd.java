@@ -39,7 +39,7 @@ final class Crowd {
 
     private Row run(int listeners, int teachers, int children) throws Exception {
         Visitor ines = target.ines();
-        String lesson = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String lesson = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         String link = ines.linkTo(lesson);
         List<Callable<Boolean>> answers = new ArrayList<>();
         for (int i = 0; i < children; i += OF_A_CLASS) {

@@ -18,7 +18,7 @@ final class Idlers {
 
     static Row run(Target target, int polls, int readers, int seconds) throws Exception {
         Visitor ines = target.ines();
-        String lesson = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String lesson = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         String line = Visitor.first(ines.page("/lessons/" + lesson), "data-line=\"([^\"]+)\"");
         String phone = Visitor.first(
                 Visitor.text(ines.form("/lessons/" + lesson + "/read/phone", "line", line)), "/phone/([\\w-]+)");

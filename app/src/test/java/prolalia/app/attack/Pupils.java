@@ -29,7 +29,7 @@ record Pupils(
         List<String> ids =
                 Visitor.all(ines.page("/classes/" + schoolClass), "/classes/" + schoolClass + "/students/([^\"/]+)\"");
         String door = Visitor.first(ines.page("/classes/" + schoolClass + "/door"), "/door/([\\w-]{20,})\"");
-        String lesson = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools");
+        String lesson = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools");
         String given = Visitor.first(
                 ines.form("/lessons/" + lesson + "/give", "to", schoolClass)
                         .uri()

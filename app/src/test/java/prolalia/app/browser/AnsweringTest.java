@@ -194,7 +194,10 @@ class AnsweringTest extends ChildBrowsing {
     @Test
     void onAPaperWhatIsChosenIsRingedAndABoxIsDrawnInWithPensThatComeWithIt() throws Exception {
         Visitor ines = Visitor.ines(base());
-        given(ines, "Dippers", Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>At the bakery"));
+        given(
+                ines,
+                "Dippers",
+                Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>At the bakery"));
         Page child = context(820, 1180).newPage();
         enter(child, ines, ada);
         page(child, 1);

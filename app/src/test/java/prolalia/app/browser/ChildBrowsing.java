@@ -18,7 +18,7 @@ abstract class ChildBrowsing extends Browsing {
 
     /** A form of all kinds of questions is given to a new class of two. */
     void given(Visitor ines, String name) throws Exception {
-        given(ines, name, Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools"));
+        given(ines, name, Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>Weather tools"));
     }
 
     void given(Visitor ines, String name, String form) throws Exception {

@@ -55,7 +55,7 @@ final class DoorBenchmark {
         for (String student : students) {
             keys.add(Visitor.key(ines, id, student));
         }
-        String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String bean = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         for (int i = 0; i < LESSONS; i++) {
             ines.form("/lessons/" + bean + "/give", "to", id);
         }

@@ -53,7 +53,8 @@ final class OpeningBenchmark {
     public static void main(String[] arguments) throws Exception {
         try (BenchmarkHouse house = new BenchmarkHouse("--autoplay-policy=no-user-gesture-required")) {
             Visitor ines = Visitor.ines(house.address);
-            String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+            String bean =
+                    Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
             byte[] long40 =
                     repeated(ines.get("/lessons/" + bean + "/lesson.zip").body());
             String at = Visitor.first(

@@ -88,7 +88,7 @@ class PlainNetworkTest extends ChildBrowsing {
         says(desk, "#house-note", "No connection");
         // Guests listen by the plain name, too.
         Visitor ines = Visitor.ines(base());
-        String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String bean = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         Page guest = context(390, 844).newPage();
         guest.navigate(byName() + ines.linkTo(bean));
         guest.click("#play");

@@ -46,7 +46,8 @@ final class SlowLineBenchmark {
     public static void main(String[] arguments) throws Exception {
         try (BenchmarkHouse house = new BenchmarkHouse("--autoplay-policy=no-user-gesture-required")) {
             Visitor ines = Visitor.ines(house.address);
-            String lesson = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+            String lesson =
+                    Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
             String link = ines.linkTo(lesson);
             new Visitor(house.address).page(link);
             open(house, link, 400, 400);

@@ -39,8 +39,8 @@ final class StationBenchmark {
 
     private void run() throws Exception {
         Visitor ines = Visitor.ines(address);
-        String lesson =
-                Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>Five sounds of the school garden");
+        String lesson = Visitor.first(
+                ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>Five sounds of the school garden");
         ines.form("/lessons/" + lesson + "/codes", "made", "STATIONS");
         List<String> stations = List.copyOf(all("href=\"(/c/[A-Z0-9]+)\"", ines.page("/lessons/" + lesson + "/codes")));
         open(stations.get(0));

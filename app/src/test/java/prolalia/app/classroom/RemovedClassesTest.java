@@ -33,7 +33,7 @@ class RemovedClassesTest extends RunningHouse {
         String goes = Visitor.first(page, "/students/([^\"]+)\"[^>]*>(?:(?!/students/)[\\s\\S])*Goes With");
         String stays = Visitor.first(page, "/students/([^\"]+)\"[^>]*>(?:(?!/students/)[\\s\\S])*Stays On");
         ines.form("/classes/" + id + "/students/" + stays + "/move", "target", other, "stays", "true");
-        String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String bean = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         ines.form("/lessons/" + bean + "/give", "to", id);
         ines.form("/classes/" + id + "/remove");
         removed.letGo();

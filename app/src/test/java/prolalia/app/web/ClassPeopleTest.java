@@ -30,7 +30,7 @@ class ClassPeopleTest extends RunningHouse {
     @BeforeAll
     void enter() throws Exception {
         ines = Visitor.ines(base());
-        bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        bean = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
     }
 
     @AfterAll
@@ -242,7 +242,8 @@ class ClassPeopleTest extends RunningHouse {
     void whatIsPutFirstStandsFirstAndDirectionsAreSaid() throws Exception {
         String at = classOf("Larks", "Ada");
         Visitor ada = Visitor.child(ines, id(at), students(at).get(0));
-        String bakery = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>At the bakery counter");
+        String bakery =
+                Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>At the bakery counter");
         ines.form("/lessons/" + bean + "/give", "to", id(at), "direction", " Draw  the root. ");
         ines.form("/lessons/" + bakery + "/give", "to", id(at));
         assertThat(ada.page("/my")).containsSubsequence("At the bakery counter", "How a bean wakes up");

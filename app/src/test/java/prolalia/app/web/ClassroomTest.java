@@ -71,7 +71,7 @@ class ClassroomTest extends RunningHouse {
         String mara = student(at, "Mara Lind");
         Visitor child = Visitor.child(ines, id, mara);
         assertThat(child.page("/my")).contains("Mara Lind", "There is nothing to do now");
-        String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String bean = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         ines.form("/lessons/" + bean + "/give", "to", id, "direction", "Look at the root.", "pages", "1-2");
         String assignment = Visitor.first(child.page("/my"), "class=\"task\" href=\"/my/([^\"]+)\"");
         assertThat(child.page("/my")).contains("How a bean wakes up", "Look at the root.");
@@ -281,7 +281,7 @@ class ClassroomTest extends RunningHouse {
 
     @Test
     void aCopyOfALessonIsOnesOwn() throws Exception {
-        String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String bean = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         String copy = ines.form("/lessons/" + bean + "/copy").uri().getPath();
         assertThat(ines.page(copy)).contains("Copy of How a bean wakes up", "6 of 7 voiced");
         String shown = ines.page(copy + "/student/1");

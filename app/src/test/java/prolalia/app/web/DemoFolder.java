@@ -37,7 +37,7 @@ public final class DemoFolder {
             server.start();
             // A lesson that is looked at has all its sounds.
             Visitor ines = Visitor.ines(server.base());
-            for (String lesson : Visitor.all(ines.page("/"), "href=\"/lessons/([^\"/]+)\"")) {
+            for (String lesson : Visitor.all(ines.page("/?all=true"), "href=\"/lessons/([^\"/]+)\"")) {
                 ines.page("/lessons/" + lesson + "/student");
             }
             server.stop();

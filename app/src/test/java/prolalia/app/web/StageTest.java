@@ -151,7 +151,7 @@ class StageTest extends RunningHouse {
 
     @Test
     void wordsAreMovedAndFoundAnewInTheInkAndTakenBack() throws Exception {
-        String bean = Visitor.first(ines.page("/"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
+        String bean = Visitor.first(ines.page("/?all=true"), "href=\"/lessons/([^\"]+)\">\\s*<b>How a bean wakes up");
         String shown = ines.page("/lessons/" + bean + "/pages/1");
         String stage = Visitor.first(shown, "(/lessons/[^/]+/stages/[^\"]+)\"");
         String words = stage + "/words/" + Visitor.first(shown, "data-line=\"([^\"]+)\"[^>]*data-found=\"true\"");
