@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -31,6 +31,6 @@ class ElsewhereController {
         model.addAttribute("recordings", recordings.ofLesson(teacher.actor(), id));
         model.addAttribute("batches", batches.ofLesson(teacher.actor(), id));
         model.addAttribute("words", messages.forBrowser("arriving", "elsewhere"));
-        return "imports/elsewhere";
+        return "elsewhere/elsewhere";
     }
 }

@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LONG_RECORDING;
@@ -12,8 +12,8 @@ import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.imports.LongRecording.SplitLine;
-import prolalia.app.imports.LongRecording.State;
+import prolalia.app.elsewhere.LongRecording.SplitLine;
+import prolalia.app.elsewhere.LongRecording.State;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.db.tables.records.SplitLineRecord;
 import prolalia.core.align.SplitFinding;

@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import java.io.IOException;
 import org.springframework.beans.factory.DisposableBean;
@@ -6,8 +6,8 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.imports.FileBatch.StoredFile;
-import prolalia.app.imports.FileBatchStore.Batch;
+import prolalia.app.elsewhere.FileBatch.StoredFile;
+import prolalia.app.elsewhere.FileBatchStore.Batch;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.BackgroundWork;

@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import java.util.Comparator;
 import java.util.HashMap;

@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -15,9 +15,9 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.imports.FileBatch.MatchedFile;
-import prolalia.app.imports.FileBatch.StoredFile;
-import prolalia.app.imports.FileBatchStore.Batch;
+import prolalia.app.elsewhere.FileBatch.MatchedFile;
+import prolalia.app.elsewhere.FileBatch.StoredFile;
+import prolalia.app.elsewhere.FileBatchStore.Batch;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;

@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -7,7 +7,7 @@ import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.imports.LongRecording.SplitLine;
+import prolalia.app.elsewhere.LongRecording.SplitLine;
 import prolalia.app.lesson.LessonAccess;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Right;

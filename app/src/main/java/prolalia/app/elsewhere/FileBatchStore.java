@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.count;
@@ -12,7 +12,7 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.imports.FileBatch.StoredFile;
+import prolalia.app.elsewhere.FileBatch.StoredFile;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.db.tables.records.BatchFileRecord;
 import prolalia.core.sound.Refusal;

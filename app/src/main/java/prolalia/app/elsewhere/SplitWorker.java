@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -16,8 +16,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.imports.LongRecording.SplitLine;
-import prolalia.app.imports.LongRecording.State;
+import prolalia.app.elsewhere.LongRecording.SplitLine;
+import prolalia.app.elsewhere.LongRecording.State;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.ScriptLine;

@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import java.util.List;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -53,7 +53,7 @@ class SplitLineController {
     private static String line(LongRecording recording, String lineId, Model model) {
         put(recording, model);
         model.addAttribute("line", LongRecordingService.line(recording, lineId));
-        return "imports/placed";
+        return "elsewhere/placed";
     }
 
     @PostMapping("/take")
@@ -63,14 +63,14 @@ class SplitLineController {
             @RequestParam List<String> line,
             Model model) {
         put(recordings.take(teacher.actor(), id, line), model);
-        return "imports/taking";
+        return "elsewhere/taking";
     }
 
     /** How far taking has come. */
     @GetMapping("/taking")
     String taking(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
         put(recordings.recording(teacher.actor(), id), model);
-        return "imports/taking";
+        return "elsewhere/taking";
     }
 
     @PostMapping("/put-away")

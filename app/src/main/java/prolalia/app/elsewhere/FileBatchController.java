@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -57,7 +57,7 @@ class FileBatchController {
     @GetMapping("/batches/{id}")
     String page(@AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, Model model) {
         put(batches.matched(teacher.actor(), id), model);
-        return "imports/batch";
+        return "elsewhere/batch";
     }
 
     /** How the files stand, as a fragment. */
@@ -102,7 +102,7 @@ class FileBatchController {
 
     private static String show(FileBatch batch, Model model) {
         put(batch, model);
-        return "imports/matched";
+        return "elsewhere/matched";
     }
 
     private static void put(FileBatch batch, Model model) {

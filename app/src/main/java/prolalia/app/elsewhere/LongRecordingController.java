@@ -1,4 +1,4 @@
-package prolalia.app.imports;
+package prolalia.app.elsewhere;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.imports.LongRecording.State;
+import prolalia.app.elsewhere.LongRecording.State;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.MediaResponses;
@@ -70,7 +70,7 @@ class LongRecordingController {
         model.addAttribute("lesson", lessons.head(teacher.actor(), recording.lessonId()));
         model.addAttribute("outlineMs", prolalia.media.LongRecording.OUTLINE_MS);
         model.addAttribute("words", messages.forBrowser("split"));
-        return recording.state() == State.SPLIT ? "imports/split" : "imports/listening";
+        return recording.state() == State.SPLIT ? "elsewhere/split" : "elsewhere/listening";
     }
 
     /** How far listening to it has come, as a fragment; when it is over, the page is asked for again. */
@@ -85,7 +85,7 @@ class LongRecordingController {
             response.setHeader("HX-Refresh", "true");
         }
         put(recording, model);
-        return "imports/progress";
+        return "elsewhere/progress";
     }
 
     @GetMapping("/long-recordings/{id}/outline")
