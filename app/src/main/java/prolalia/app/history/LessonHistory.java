@@ -22,6 +22,7 @@ import prolalia.app.lesson.ScriptLine;
 import prolalia.app.spoken.TakeService;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.LessonChange.Deed;
+import prolalia.core.script.LessonChange.LineStep;
 import prolalia.core.script.LessonChange.Now;
 import prolalia.core.script.LessonChange.PageStep;
 import prolalia.core.script.LessonChange.StageStep;
@@ -220,9 +221,17 @@ public class LessonHistory {
 
     private void changed(LessonRef lesson, LessonChange change) {
         lessons.touch(lesson, clock.millis());
-        if (!change.lines().isEmpty()) {
-            events.publishEvent(new LinesChanged(lesson));
+        if (change.lines().stream().anyMatch(LessonHistory::changesQuestions)) {
+            events.publishEvent(new QuestionsChanged(lesson));
         }
+    }
+
+    /** Words alone change no mark. */
+    private static boolean changesQuestions(LineStep step) {
+        return step.before() == null
+                || step.changesTraits()
+                || step.changesPlace()
+                || step.before().removed() != step.after().removed();
     }
 
     /** Whether there is something to take back. */

@@ -3,6 +3,7 @@ package prolalia.app.response;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -15,7 +16,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import prolalia.app.assignment.Assignment;
 import prolalia.app.assignment.AssignmentService;
-import prolalia.app.history.LinesChanged;
+import prolalia.app.history.QuestionsChanged;
 import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.BackgroundWork;
@@ -59,12 +60,12 @@ class MarkingAgain implements DisposableBean {
     }
 
     @EventListener
-    void due(LinesChanged changed) {
+    void due(QuestionsChanged changed) {
         marks.due(changed.lesson());
     }
 
     @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT, fallbackExecution = true)
-    void soon(LinesChanged changed) {
+    void soon(QuestionsChanged changed) {
         if (marks.asked(changed.lesson()).isPresent()) {
             work.soon(changed.lesson().id());
         }
@@ -92,7 +93,11 @@ class MarkingAgain implements DisposableBean {
         Map<String, QuestionWithLines> questions = assignments.questions(assignment).stream()
                 .collect(Collectors.toMap(QuestionWithLines::id, Function.identity()));
         Map<String, Mark> changed = new HashMap<>();
-        for (StoredAnswer answer : responses.allAnswers(assignment.id())) {
+        List<String> byRule = questions.values().stream()
+                .filter(question -> question.question().kind().isMarkedByRule())
+                .map(QuestionWithLines::id)
+                .toList();
+        for (StoredAnswer answer : responses.toBeMarked(assignment.id(), byRule)) {
             QuestionWithLines question = questions.get(answer.questionId());
             if (question != null) {
                 Mark now = Marking.of(question, answer.given());

@@ -207,10 +207,15 @@ class ResponseStore {
                 select(RESPONSE.ID).from(RESPONSE).where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId))));
     }
 
-    /** All that was ever answered to an assignment and holds, or held. */
-    List<StoredAnswer> allAnswers(String assignmentId) {
-        return fetch(ANSWER.RESPONSE_ID.in(
-                select(RESPONSE.ID).from(RESPONSE).where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId))));
+    /**
+     * What was answered to an assignment and may be worth something else by another key, whether it holds or was followed by more.
+     *
+     * @param byRule questions that a rule marks; of others, what nobody but a rule marked before
+     */
+    List<StoredAnswer> toBeMarked(String assignmentId, Collection<String> byRule) {
+        return fetch(ANSWER.RESPONSE_ID
+                .in(select(RESPONSE.ID).from(RESPONSE).where(RESPONSE.ASSIGNMENT_ID.eq(assignmentId)))
+                .and(ANSWER.QUESTION_ID.in(byRule).or(ANSWER.OUTCOME.notIn(Outcome.OPEN.name(), Outcome.NONE.name()))));
     }
 
     private Map<String, Map<String, StoredAnswer>> holding(Condition which) {

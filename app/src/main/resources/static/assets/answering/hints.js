@@ -1,7 +1,7 @@
 // The hints of a question, one after another.
-import { HeardOutbox } from '../player/outbox.js';
+import { HeardOutbox, HINTS } from '../player/outbox.js';
 
-const outbox = new HeardOutbox();
+const outbox = new HeardOutbox(HINTS);
 
 export function bindHints(place) {
   const button = place.querySelector('.hint-of');

@@ -8,6 +8,7 @@ import static prolalia.app.platform.db.Tables.STUDENT;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -98,14 +99,21 @@ class StudentFileTest extends RunningHouse {
         ines.form("/classes/" + schoolClass + "/students/" + student + "/delete", "sure", name);
     }
 
+    /** Of what somebody writes for a moment nothing is left when it is gone. */
+    private static String contentOf(Path file) throws IOException {
+        try {
+            return Files.size(file) > 64 << 20 ? "" : new String(Files.readAllBytes(file), StandardCharsets.ISO_8859_1);
+        } catch (NoSuchFileException gone) {
+            return "";
+        }
+    }
+
     /** In which files of the data folder some words, or a file of that name, are found. */
     private Set<String> found(String... words) throws IOException {
         Set<String> found = new TreeSet<>();
         try (Stream<Path> all = Files.walk(folder.root())) {
             for (Path each : all.filter(Files::isRegularFile).toList()) {
-                String content = Files.size(each) > 64 << 20
-                        ? ""
-                        : new String(Files.readAllBytes(each), StandardCharsets.ISO_8859_1);
+                String content = contentOf(each);
                 for (String word : words) {
                     if (content.contains(word) || each.getFileName().toString().equals(word)) {
                         found.add(word + " in " + folder.root().relativize(each));

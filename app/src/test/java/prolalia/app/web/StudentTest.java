@@ -47,6 +47,14 @@ class StudentTest extends RunningHouse {
     }
 
     @Test
+    void aLessonWithNothingInItIsAPageAllTheSame() throws Exception {
+        String empty = ines.lessonOf(ines.newLine(""));
+        HttpResponse<byte[]> seen = child.get(ines.linkTo(empty));
+        assertThat(seen.statusCode()).isEqualTo(200);
+        assertThat(Visitor.text(seen)).contains("<main");
+    }
+
+    @Test
     void theNearestRuleReachesTheChild() throws Exception {
         String ofLesson = "/lessons/" + lesson + "/stages/" + lesson;
         place(ofLesson, 0, "[]", "{'rule':{'start':'ARRIVAL','volumePercent':80,'most':3}}");

@@ -228,9 +228,11 @@ public record StudentPage(
      */
     public List<SaidLine> placedLines() {
         Stream<SaidLine> sounding = onPage.stream().map(OnPage::said).filter(Objects::nonNull);
-        Stream<SaidLine> silent = page.lines().stream()
-                .filter(line -> !line.isHeard() && isAnsweredOnPicture(line))
-                .map(line -> new SaidLine(line, PlayRule.USUAL));
+        // A lesson in which nothing is said has one page with nothing on it.
+        Stream<SaidLine> silent = (page == null ? List.<PublishedLine>of() : page.lines())
+                .stream()
+                        .filter(line -> !line.isHeard() && isAnsweredOnPicture(line))
+                        .map(line -> new SaidLine(line, PlayRule.USUAL));
         return Stream.concat(sounding, silent)
                 .filter(said -> !lines.contains(said) && askedWith(said.id()) == null)
                 .toList();

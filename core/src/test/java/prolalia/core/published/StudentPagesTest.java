@@ -63,9 +63,12 @@ class StudentPagesTest {
         assertThat(StudentPages.of(lesson(note, shown, blank)))
                 .singleElement()
                 .satisfies(page -> assertThat(page.page()).isEqualTo(shown));
-        assertThat(StudentPages.of(lesson(note, blank)))
-                .singleElement()
-                .satisfies(page -> assertThat(page.page()).isNull());
+        assertThat(StudentPages.of(lesson(note, blank))).singleElement().satisfies(page -> {
+            assertThat(page.page()).isNull();
+            assertThat(page.placedLines()).isEmpty();
+            assertThat(page.first()).isEmpty();
+            assertThat(page.heard()).isEmpty();
+        });
     }
 
     @Test

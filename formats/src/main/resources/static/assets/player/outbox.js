@@ -11,8 +11,16 @@ const way = {
   deliver: ({ address }) => fetch(address, { method: 'POST', keepalive: true, headers: owner ? { 'X-Owner': owner } : {} }),
 };
 
+/** The lane of the hints that she asked for. */
+export const HINTS = `hints ${owner}`;
+
 export class HeardOutbox {
-  #outbox = new Outbox({ lane: heardOf(owner), owner, store: owner ? durable : ofVisit, way, most: MOST });
+  #outbox;
+
+  /** @param lane that nobody else on this page sends: what waits in it goes once */
+  constructor(lane = heardOf(owner)) {
+    this.#outbox = new Outbox({ lane, owner, store: owner ? durable : ofVisit, way, most: MOST });
+  }
 
   /** @param address that it is posted to */
   put(address) {
