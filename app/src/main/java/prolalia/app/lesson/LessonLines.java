@@ -15,10 +15,12 @@ import prolalia.core.script.ScriptEdits.PlacedLine;
 @Component
 public class LessonLines {
     private final LineStore lines;
+    private final KeptTakeStore kept;
     private final LessonStore lessons;
 
-    LessonLines(LineStore lines, LessonStore lessons) {
+    LessonLines(LineStore lines, KeptTakeStore kept, LessonStore lessons) {
         this.lines = lines;
+        this.kept = kept;
         this.lessons = lessons;
     }
 
@@ -103,12 +105,12 @@ public class LessonLines {
 
     /** Whether nothing sounds for a line in a voice. */
     public boolean isSilent(String lineId, String voice) {
-        return lines.isSilent(lineId, voice);
+        return kept.isSilent(lineId, voice);
     }
 
     /** Nothing is heard any more wherever a take was. */
     public void silence(String takeId) {
-        lines.silence(takeId);
+        kept.silence(takeId);
     }
 
     /** From now on a line is a place of a standing line that says the same. */

@@ -1,15 +1,9 @@
 package prolalia.app.lesson;
 
 import static org.jooq.impl.DSL.coalesce;
-import static org.jooq.impl.DSL.exists;
 import static org.jooq.impl.DSL.max;
-import static org.jooq.impl.DSL.notExists;
-import static org.jooq.impl.DSL.select;
-import static org.jooq.impl.DSL.selectOne;
-import static prolalia.app.platform.db.Tables.KEPT_TAKE;
 import static prolalia.app.platform.db.Tables.LINE;
 import static prolalia.app.platform.db.Tables.PAGE;
-import static prolalia.app.platform.db.Tables.TAKE;
 
 import java.util.ArrayList;
 import java.util.Collection;
@@ -25,7 +19,6 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.KeptTakes;
-import prolalia.app.platform.db.tables.KeptTake;
 import prolalia.app.platform.db.tables.records.LineRecord;
 import prolalia.core.answer.ChoiceMark;
 import prolalia.core.lesson.LineKind;
@@ -54,10 +47,12 @@ class LineStore {
             LINE.CHOICE_PAIR,
             LINE.PICTURE_HASH);
 
+    private final KeptTakeStore kept;
     private final DSLContext writing;
     private final DSLContext looking;
 
-    LineStore(DSLContext writing, @Qualifier("looking") DSLContext looking) {
+    LineStore(KeptTakeStore kept, DSLContext writing, @Qualifier("looking") DSLContext looking) {
+        this.kept = kept;
         this.writing = writing;
         this.looking = looking;
     }
@@ -260,7 +255,7 @@ class LineStore {
             values.put(LINE.REMOVED_AT, to.removed() ? now : null);
         }
         if (step.changesKept()) {
-            setKept(step.lineId(), to.keptTakeId());
+            kept.set(step.lineId(), to.keptTakeId());
         }
         if (step.changesPlace()) {
             values.put(LINE.POSITION, makeRoom(to.place(), 1));
@@ -294,11 +289,6 @@ class LineStore {
 
     void remove(String lineId, long now) {
         writing.update(LINE).set(LINE.REMOVED_AT, now).where(LINE.ID.eq(lineId)).execute();
-    }
-
-    /** Nothing is heard any more wherever a take was. */
-    void silence(String takeId) {
-        writing.deleteFrom(KEPT_TAKE).where(KEPT_TAKE.TAKE_ID.eq(takeId)).execute();
     }
 
     /** @param icon null: none any more */
@@ -356,35 +346,8 @@ class LineStore {
     /** Makes a take the one that students hear: of the line, or of the standing line whose place it is. */
     void keep(String lineId, String takeId) {
         String home = homeOf(lineId);
-        setKept(home, takeId);
+        kept.set(home, takeId);
         reachPlaces(home);
-    }
-
-    /** Whether nothing sounds for a line in a voice. */
-    boolean isSilent(String lineId, String voice) {
-        return looking.select(KeptTakes.of(LINE.ID, voice))
-                        .from(LINE)
-                        .where(LINE.ID.eq(lineId))
-                        .fetchOne(0, String.class)
-                == null;
-    }
-
-    /** @param takeId it sounds in its own voice from now on; null: the line is silent in the main one */
-    private void setKept(String lineId, String takeId) {
-        if (takeId == null) {
-            writing.deleteFrom(KEPT_TAKE)
-                    .where(KEPT_TAKE.LINE_ID.eq(lineId), KEPT_TAKE.VOICE.eq(KeptTakes.MAIN_VOICE))
-                    .execute();
-        } else {
-            writing.insertInto(KEPT_TAKE)
-                    .set(KEPT_TAKE.LINE_ID, lineId)
-                    .set(KEPT_TAKE.VOICE, select(TAKE.VOICE).from(TAKE).where(TAKE.ID.eq(takeId)))
-                    .set(KEPT_TAKE.TAKE_ID, takeId)
-                    .onConflict(KEPT_TAKE.LINE_ID, KEPT_TAKE.VOICE)
-                    .doUpdate()
-                    .setAllToExcluded()
-                    .execute();
-        }
     }
 
     /** The standing line whose place a line is; otherwise the line itself. */
@@ -402,33 +365,13 @@ class LineStore {
         if (home == null) {
             return;
         }
-        KeptTake at = KEPT_TAKE.as("at");
-        KeptTake here = KEPT_TAKE.as("here");
-        Condition same = here.LINE_ID.eq(lineId).and(here.VOICE.eq(at.VOICE)).and(here.TAKE_ID.eq(at.TAKE_ID));
-        Condition hasAnother = exists(selectOne()
-                        .from(at)
-                        .where(
-                                at.LINE_ID.eq(LINE.ID),
-                                notExists(selectOne().from(here).where(same))))
-                .or(exists(selectOne()
-                        .from(here)
-                        .where(
-                                here.LINE_ID.eq(lineId),
-                                notExists(selectOne().from(at).where(at.LINE_ID.eq(LINE.ID), same)))));
         List<String> places = looking.select(LINE.ID)
                 .from(LINE)
                 .where(
                         LINE.STANDING_LINE_ID.eq(lineId),
-                        LINE.WORDS.ne(home.getWords()).or(hasAnother))
+                        LINE.WORDS.ne(home.getWords()).or(KeptTakeStore.isOtherThan(lineId)))
                 .fetch(LINE.ID);
-        writing.deleteFrom(KEPT_TAKE).where(KEPT_TAKE.LINE_ID.in(places)).execute();
-        writing.insertInto(KEPT_TAKE, KEPT_TAKE.LINE_ID, KEPT_TAKE.VOICE, KEPT_TAKE.TAKE_ID)
-                .select(select(LINE.ID, here.VOICE, here.TAKE_ID)
-                        .from(LINE)
-                        .join(here)
-                        .on(here.LINE_ID.eq(lineId))
-                        .where(LINE.ID.in(places)))
-                .execute();
+        kept.copy(lineId, places);
         writing.update(LINE)
                 .set(LINE.WORDS, home.getWords())
                 .set(LINE.REVISION, LINE.REVISION.plus(1))

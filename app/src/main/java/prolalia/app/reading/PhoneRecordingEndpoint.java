@@ -45,14 +45,7 @@ class PhoneRecordingEndpoint implements RecordingEndpoint {
 
     @Override
     public Object end(Call call, Integer chunks, HttpServletResponse response, Model model) throws IOException {
-        return verdicts.show(
-                recordings.end(
-                        rights.toGoOn(call.part(TOKEN), call.recordingId()),
-                        call.recordingId(),
-                        chunks,
-                        call.optional("words").orElse(null),
-                        call.optional("keep").map(Boolean::parseBoolean).orElse(false)),
-                response,
-                model);
+        return verdicts.end(
+                recordings, rights.toGoOn(call.part(TOKEN), call.recordingId()), call, chunks, response, model);
     }
 }

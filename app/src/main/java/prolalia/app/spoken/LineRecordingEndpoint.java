@@ -33,14 +33,6 @@ class LineRecordingEndpoint implements RecordingEndpoint {
 
     @Override
     public Object end(Call call, Integer chunks, HttpServletResponse response, Model model) throws IOException {
-        return verdicts.show(
-                recordings.end(
-                        call.teacher().actor(),
-                        call.recordingId(),
-                        chunks,
-                        call.optional("words").orElse(null),
-                        call.optional("keep").map(Boolean::parseBoolean).orElse(false)),
-                response,
-                model);
+        return verdicts.end(recordings, call.teacher().actor(), call, chunks, response, model);
     }
 }
