@@ -39,7 +39,7 @@ import prolalia.app.response.ResultsService.PointsRefusedException;
 import prolalia.app.response.StoredAnswer;
 import prolalia.app.rubric.RubricService;
 import prolalia.app.rubric.RubricService.Level;
-import prolalia.core.answer.KeyText;
+import prolalia.core.marking.QuestionKind;
 import prolalia.core.remark.Stamp;
 
 /** The listening desk of something that was given. */
@@ -151,7 +151,8 @@ class ListeningController {
         model.addAttribute("heard", heard);
         model.addAttribute("stamps", Stamp.values());
         model.addAttribute("opened", heard.opened());
-        model.addAttribute("key", KeyText.of(heard.opened().question().asked().question()));
+        model.addAttribute(
+                "key", QuestionKind.keyOf(heard.opened().question().asked().question()));
         model.addAttribute(
                 "keys",
                 most > MOST_BY_KEY

@@ -27,7 +27,7 @@ import prolalia.app.response.ResultsService.Line;
 import prolalia.app.response.ResultsService.PointsRefusedException;
 import prolalia.app.response.ResultsService.Results;
 import prolalia.app.school.SchoolAddress;
-import prolalia.core.answer.KeyText;
+import prolalia.core.marking.QuestionKind;
 import prolalia.formats.results.ResultSheet;
 import prolalia.formats.results.ResultSheet.Value;
 
@@ -92,7 +92,7 @@ class ResultsController {
             Model model) {
         var opened = results.open(teacher.actor(), id, studentId, questionId);
         model.addAttribute("opened", opened);
-        model.addAttribute("key", KeyText.of(opened.question().asked().question()));
+        model.addAttribute("key", QuestionKind.keyOf(opened.question().asked().question()));
         model.addAttribute("mayChange", teacher.role().teaches());
         return "response/answer";
     }

@@ -16,9 +16,8 @@ import prolalia.app.lesson.Right;
 import prolalia.app.papers.PictureReader;
 import prolalia.app.stage.StageService;
 import prolalia.core.answer.AnswerKind;
-import prolalia.core.answer.KeyText;
-import prolalia.core.answer.NumberKey;
 import prolalia.core.answer.Question;
+import prolalia.core.marking.QuestionKind;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.QuestionEdits;
 
@@ -69,18 +68,9 @@ class QuestionService {
         if (before == null) {
             return Optional.of("");
         }
-        Question after = before;
-        if (before.kind() == AnswerKind.SHORT_WORDS) {
-            after = before.withAccepted(KeyText.accepted(typed));
-        } else if (before.kind() == AnswerKind.NUMBER) {
-            Optional<NumberKey> number = typed.isBlank() ? Optional.empty() : KeyText.number(typed);
-            if (number.isEmpty() && !typed.isBlank()) {
-                return Optional.empty();
-            }
-            after = before.withNumber(number.orElse(null));
-        }
-        history.make(lesson, edits(lesson).change(lineId, after));
-        return Optional.of(KeyText.of(after));
+        Optional<Question> after = QuestionKind.of(before).withKey(before, typed);
+        after.ifPresent(changed -> history.make(lesson, edits(lesson).change(lineId, changed)));
+        return after.map(changed -> QuestionKind.of(changed).key(changed));
     }
 
     Reshaped turnRight(Teacher teacher, String lineId) {

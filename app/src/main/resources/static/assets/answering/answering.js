@@ -3,23 +3,18 @@ import '../player/player.js';
 import { activities } from '../player/activities.js';
 import { AnswerOutbox } from './answer-outbox.js';
 import { HandingIn } from './handing-in.js';
-import { bindAreas } from './areas.js';
 import { bindChoices, bindLeading } from './choices.js';
-import { bindDrawing } from './drawing.js';
 import { doEarly } from './early.js';
 import { bindHints } from './hints.js';
-import { bindOrder } from './order.js';
-import { bindPairs } from './pairs.js';
-import { bindPicture } from './picture.js';
-import { bindReadBack } from './read-back.js';
-import { bindSpeaking, recordsNow, stopRecording } from './speaking.js';
-import { bindTyped, flushTyped, isTyping } from './typed.js';
+import { bindKinds } from './kinds.js';
+import { recordsNow, stopRecording } from './speaking.js';
+import { flushTyped, isTyping } from './typed.js';
 import { bindWays } from './ways.js';
 import { onlyFor } from '../classroom/whose-page.js';
 import { ownerHeader } from '../platform/requests.js';
 import { say } from '../platform/words.js';
 
-const BINDERS = [bindChoices, bindTyped, bindReadBack, bindOrder, bindPairs, bindAreas, bindSpeaking, bindDrawing, bindPicture, bindWays, bindHints];
+const BINDERS = [bindKinds, bindWays, bindHints];
 
 const { answers: base, recordings, answered } = document.body.dataset;
 const kept = answered === 'kept';

@@ -4,7 +4,7 @@ const MOST = 100;
 
 export function bindAreas(place, answering) {
   const board = document.querySelector('.board');
-  if (place.dataset.kind !== 'AREAS' || !board) {
+  if (!board) {
     return;
   }
   const { question } = place.dataset;

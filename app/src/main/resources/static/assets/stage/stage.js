@@ -242,7 +242,7 @@ const DEEDS = {
       at('stage-state').textContent = say('noQuestion');
       return null;
     }
-    const drawn = ['LONG_TEXT', 'DRAWING', 'SPOKEN', 'PICTURE'].includes(line.dataset.asks);
+    const drawn = 'byHand' in line.dataset;
     return add({ kind: 'ANSWER', area: { x: 0.3, y: 0.4, w: 0.3, h: drawn ? 0.24 : 0.07 }, lineId: line.dataset.line });
   },
   picture: () => at('picture-file').click(),

@@ -1,50 +1,69 @@
 package prolalia.core.answer;
 
-/** How a question is answered. */
+import java.util.Locale;
+import java.util.Set;
+
+/**
+ * How a question is answered: its name, as it is stored and asked for. What it does stands in {@code marking.QuestionKind}; its
+ * fragment, browser module and words are found by {@link #slug()} and name.
+ */
 public enum AnswerKind {
-    ONE_CHOICE,
-    SEVERAL_CHOICES,
+    ONE_CHOICE(Trait.BY_RULE, Trait.CHOICES, Trait.RIGHT_CHOICES),
+    SEVERAL_CHOICES(Trait.BY_RULE, Trait.CHOICES, Trait.RIGHT_CHOICES),
     /** A word or two. */
-    SHORT_WORDS,
-    NUMBER,
+    SHORT_WORDS(Trait.BY_RULE, Trait.TYPED),
+    NUMBER(Trait.BY_RULE, Trait.TYPED),
     /** Its choices are brought into their order. */
-    ORDER,
+    ORDER(Trait.BY_RULE, Trait.CHOICES),
     /** Each choice belongs to another one. */
-    PAIRS,
+    PAIRS(Trait.BY_RULE, Trait.CHOICES),
     /** Places on the picture of the page are pressed. */
-    AREAS,
-    LONG_TEXT,
-    SPOKEN,
-    DRAWING,
+    AREAS(Trait.BY_RULE),
+    LONG_TEXT(Trait.TYPED, Trait.FREE),
+    SPOKEN(Trait.FREE),
+    DRAWING(Trait.FREE),
     /** A file, or what a camera sees. */
-    PICTURE;
+    PICTURE();
+
+    private enum Trait {
+        BY_RULE,
+        CHOICES,
+        RIGHT_CHOICES,
+        TYPED,
+        FREE
+    }
+
+    private final Set<Trait> traits;
+
+    AnswerKind(Trait... traits) {
+        this.traits = Set.of(traits);
+    }
 
     /** Whether a rule tells what an answer is worth; otherwise somebody hears or looks at it. */
     public boolean isMarkedByRule() {
-        return switch (this) {
-            case ONE_CHOICE, SEVERAL_CHOICES, SHORT_WORDS, NUMBER, ORDER, PAIRS, AREAS -> true;
-            case LONG_TEXT, SPOKEN, DRAWING, PICTURE -> false;
-        };
+        return traits.contains(Trait.BY_RULE);
     }
 
     public boolean hasChoices() {
-        return switch (this) {
-            case ONE_CHOICE, SEVERAL_CHOICES, ORDER, PAIRS -> true;
-            case SHORT_WORDS, NUMBER, AREAS, LONG_TEXT, SPOKEN, DRAWING, PICTURE -> false;
-        };
+        return traits.contains(Trait.CHOICES);
     }
 
     /** Whether its choices are marked as right ones and wrong ones. */
     public boolean hasRightChoices() {
-        return this == ONE_CHOICE || this == SEVERAL_CHOICES;
+        return traits.contains(Trait.RIGHT_CHOICES);
     }
 
     public boolean isTyped() {
-        return this == SHORT_WORDS || this == NUMBER || this == LONG_TEXT;
+        return traits.contains(Trait.TYPED);
     }
 
     /** Whether a child may answer it in another way instead, if its teacher lets her choose. */
     public boolean isFree() {
-        return this == LONG_TEXT || this == SPOKEN || this == DRAWING;
+        return traits.contains(Trait.FREE);
+    }
+
+    /** Its name as files have it: small letters, with a hyphen between words. */
+    public String slug() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

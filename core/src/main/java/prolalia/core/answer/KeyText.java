@@ -70,13 +70,4 @@ public final class KeyText {
         String unit = key.unit().isEmpty() ? "" : " " + key.unit() + (key.unitNeeded() ? "!" : "");
         return key.value().stripTrailingZeros().toPlainString() + tolerance + unit;
     }
-
-    /** What is right of a question, as it would be typed. */
-    public static String of(Question question) {
-        return switch (question.kind()) {
-            case SHORT_WORDS -> written(question.accepted());
-            case NUMBER -> question.number() == null ? "" : written(question.number());
-            default -> "";
-        };
-    }
 }

@@ -55,8 +55,8 @@ public final class FormCheck {
         add(
                 findings,
                 Finding.NOT_ON_PAPER,
-                printed && asked.question().required() && (kind == AnswerKind.DRAWING || kind == AnswerKind.SPOKEN));
-        add(findings, Finding.SINGLE_IN_PAIRS, kind == AnswerKind.PAIRS && hasSingle(asked.choices()));
+                printed && asked.question().required() && !QuestionKind.of(kind).isForPaper());
+        add(findings, Finding.SINGLE_IN_PAIRS, QuestionKind.of(kind).hasSingle(asked));
         return findings;
     }
 
@@ -75,15 +75,5 @@ public final class FormCheck {
         return choices.stream()
                 .map(choice -> TextRule.USUAL.plain(choice.line().words()))
                 .anyMatch(words -> !words.isEmpty() && !met.add(words));
-    }
-
-    private static boolean hasSingle(List<Choice> choices) {
-        return choices.stream()
-                .anyMatch(choice -> choice.mark().pair() > 0
-                        && choices.stream()
-                                        .filter(other -> other.mark().pair()
-                                                == choice.mark().pair())
-                                        .count()
-                                < 2);
     }
 }

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import prolalia.core.answer.AnswerContent;
 import prolalia.core.answer.AnswerContent.Stroke;
-import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.Line;
@@ -88,8 +87,7 @@ public record QuestionWithLines(
         if (areas.isEmpty()) {
             return this;
         }
-        Question placed =
-                question.kind() == AnswerKind.AREAS ? question.withAreas(areas) : question.withPlace(areas.get(0));
+        Question placed = QuestionKind.of(question).placed(question, areas);
         return new QuestionWithLines(
                 line, placed, choices, hints, praise, correction, corrections, sheetHeight(areas.get(0), aspect));
     }
@@ -165,15 +163,7 @@ public record QuestionWithLines(
 
     /** Whether it is told what is right, so that a rule can mark it. */
     public boolean hasKey() {
-        return switch (question.kind()) {
-            case ONE_CHOICE, SEVERAL_CHOICES -> choices.stream().anyMatch(Choice::isRight);
-            case SHORT_WORDS -> !question.accepted().isEmpty();
-            case NUMBER -> question.number() != null;
-            case ORDER -> choices.size() > 1;
-            case PAIRS -> choices.stream().anyMatch(choice -> choice.mark().pair() > 0);
-            case AREAS -> !question.areas().isEmpty();
-            case LONG_TEXT, SPOKEN, DRAWING, PICTURE -> false;
-        };
+        return QuestionKind.of(question).hasKey(this);
     }
 
     /** What is said after an answer that wasn't right: of the choice that was made, else in general. */

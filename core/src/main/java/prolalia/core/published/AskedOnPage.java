@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.Question;
+import prolalia.core.marking.QuestionKind;
 import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.place.Area;
 import prolalia.core.published.StudentPage.SaidLine;
@@ -39,8 +40,7 @@ public record AskedOnPage(
             int longestSeconds,
             Map<String, Area> places) {
         List<SaidLine> shown = new ArrayList<>(choices);
-        AnswerKind kind = asked.question().kind();
-        if (kind == AnswerKind.ORDER || kind == AnswerKind.PAIRS) {
+        if (QuestionKind.of(asked.question()).isShuffled()) {
             List<SaidLine> before = List.copyOf(shown);
             Random chance = new Random(asked.id().hashCode());
             for (int i = 0; i < 8 && shown.equals(before); i++) {
@@ -84,8 +84,8 @@ public record AskedOnPage(
                 choices.stream().filter(choice -> !first.contains(choice.id())).toList());
     }
 
-    /** Whether it may be answered in a way, by its name. */
-    public boolean asksFor(String way) {
-        return question().allWays().contains(AnswerKind.valueOf(way));
+    /** The ways in which it may be answered, by their slugs, with a space between them. */
+    public String waySlugs() {
+        return question().allWays().stream().map(AnswerKind::slug).collect(Collectors.joining(" "));
     }
 }

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.core.lesson.LineKind;
+import prolalia.core.marking.QuestionKind;
 import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.page.Jump;
 import prolalia.core.page.PageElement;
@@ -128,15 +129,9 @@ public final class StudentPages {
                 .filter(PublishedLine::isHeard)
                 .map(hint -> new SaidLine(hint, pressed))
                 .toList();
+        boolean choicesPlaced = !choices.isEmpty() && choices.stream().allMatch(choice -> placed.contains(choice.id()));
         boolean onPicture = page.picture() != null
-                && switch (question.question().kind()) {
-                    case ONE_CHOICE, SEVERAL_CHOICES ->
-                        !choices.isEmpty() && choices.stream().allMatch(choice -> placed.contains(choice.id()));
-                    case AREAS -> true;
-                    case ORDER, PAIRS -> false;
-                    case SHORT_WORDS, NUMBER, LONG_TEXT, SPOKEN, DRAWING, PICTURE ->
-                        question.question().place() != null;
-                };
+                && QuestionKind.of(question.question()).isOnPicture(question.question(), choicesPlaced);
         int seconds = lesson.settings().answering().longestSeconds();
         Map<String, Area> places = new HashMap<>();
         staged.things().forEach(thing -> {

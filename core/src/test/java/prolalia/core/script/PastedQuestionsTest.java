@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import prolalia.core.answer.KeyText;
+import prolalia.core.marking.QuestionKind;
 
 /** A pasted list becomes questions where it tells what is right. */
 class PastedQuestionsTest {
@@ -20,7 +20,7 @@ class PastedQuestionsTest {
                 .map(line -> (line.traits().question() == null
                                 ? line.kind()
                                 : line.traits().question().kind() + " "
-                                        + KeyText.of(line.traits().question()))
+                                        + QuestionKind.keyOf(line.traits().question()))
                         + (line.traits().mark().right() ? " RIGHT " : " ")
                         + line.words())
                 .map(line -> line.replace("  ", " "))

@@ -15,13 +15,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
-import prolalia.core.answer.KeyText;
 import prolalia.core.answer.NumberKey;
 import prolalia.core.answer.NumberKey.DecimalSign;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineKind;
 import prolalia.core.lesson.LineTraits;
+import prolalia.core.marking.QuestionKind;
 import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.script.PastedScript.ReadLine;
 import prolalia.core.script.ReadForm;
@@ -192,7 +192,7 @@ class QtiTest {
         assertThat(read.stream().filter(each -> each.kind() == LineKind.QUESTION))
                 .extracting(each -> each.traits().question().kind() + " "
                         + each.traits().question().points() + " "
-                        + KeyText.of(each.traits().question()))
+                        + QuestionKind.keyOf(each.traits().question()))
                 .containsExactly(
                         "ONE_CHOICE 2 ",
                         "SEVERAL_CHOICES 1 ",

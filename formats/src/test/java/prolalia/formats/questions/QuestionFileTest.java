@@ -6,7 +6,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import prolalia.core.answer.KeyText;
+import prolalia.core.marking.QuestionKind;
 import prolalia.core.script.ReadForm;
 
 /** Questions from tables as people save them. */
@@ -17,7 +17,7 @@ class QuestionFileTest {
                                 ? line.kind()
                                 : line.traits().question().kind() + " "
                                         + line.traits().question().points() + " "
-                                        + KeyText.of(line.traits().question()))
+                                        + QuestionKind.keyOf(line.traits().question()))
                         + (line.traits().mark().right() ? " RIGHT " : " ")
                         + (line.traits().mark().pair() > 0
                                 ? line.traits().mark().pair() + " "
