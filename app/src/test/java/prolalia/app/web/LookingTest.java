@@ -24,6 +24,8 @@ class LookingTest extends RunningHouse {
         }
     }
 
+    private static final int LOOKS = 5;
+
     @Test
     void noPageThatATeacherOpensWritesAnything() throws Exception {
         Visitor ines = Visitor.ines(base());
@@ -49,12 +51,18 @@ class LookingTest extends RunningHouse {
             int untouched = version(database);
             ines.newLine("Whoever writes is seen.");
             assertThat(version(database)).isNotEqualTo(untouched);
-            for (String path : seen) {
-                int before = version(database);
-                ines.page(path);
-                if (version(database) != before) {
-                    wrote.add(path);
+            wrote.addAll(seen);
+            // Work of other tests may go on meanwhile: a page that writes does it whenever it is opened.
+            for (int look = 0; look < LOOKS && !wrote.isEmpty(); look++) {
+                List<String> again = new ArrayList<>();
+                for (String path : wrote) {
+                    int before = version(database);
+                    ines.page(path);
+                    if (version(database) != before) {
+                        again.add(path);
+                    }
                 }
+                wrote = again;
             }
         }
         assertThat(wrote).isEmpty();
