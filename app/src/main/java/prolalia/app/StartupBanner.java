@@ -13,7 +13,7 @@ import prolalia.app.platform.HouseProperties;
 import prolalia.app.platform.Machine;
 import prolalia.app.platform.Messages;
 import prolalia.app.school.SchoolAddress;
-import prolalia.app.sound.SoundWorkers;
+import prolalia.app.workers.SoundWorkers;
 
 /** Says in the terminal where the application is and how to enter. */
 @Component

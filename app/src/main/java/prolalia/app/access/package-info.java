@@ -1,2 +1,2 @@
-/** Who may do what, and who is answered at all. */
+/** Who may do what with which lesson, and who is answered at all. */
 package prolalia.app.access;

@@ -15,15 +15,15 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.springframework.stereotype.Service;
 import org.springframework.util.FileSystemUtils;
+import prolalia.app.access.LessonRef;
+import prolalia.app.access.LessonSummary;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.bench.TakeEditTransfer;
 import prolalia.app.bench.TakeEditTransfer.Held;
-import prolalia.app.lesson.LessonPages;
-import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.LessonSummary;
-import prolalia.app.lesson.PageSource;
-import prolalia.app.lesson.PageSource.Type;
+import prolalia.app.pages.LessonPages;
+import prolalia.app.pages.PageSource;
+import prolalia.app.pages.PageSource.Type;
 import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.LimitedProcess;
 import prolalia.app.platform.MediaStore;
@@ -112,7 +112,7 @@ public class LessonArchiver {
         if (summary.shelf()) {
             throw new NotFoundException("lesson");
         }
-        PublishedLesson lesson = given.of(summary);
+        PublishedLesson lesson = given.of(seen);
         Map<String, PageSource> ofSlides = pages.sources(seen, Type.SLIDES);
         StoredFiles files = new StoredFiles(lesson, stages.pictures(seen), ofSlides, media, times);
         if (form == Form.PPTX) {
@@ -124,7 +124,7 @@ public class LessonArchiver {
         Path file = folder.newTemporaryFile();
         try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
             switch (form) {
-                case ARCHIVE -> writeArchive(summary, lesson, stages.pictures(seen), ofSlides, out);
+                case ARCHIVE -> writeArchive(seen, lesson, stages.pictures(seen), ofSlides, out);
                 case WEB -> LessonFolder.write(lesson, files, out);
                 case EPUB, EPUB_PAGES ->
                     ReadAloudBook.write(
@@ -149,7 +149,7 @@ public class LessonArchiver {
     public Slides slides(Teacher teacher, String lessonId, Map<String, String> codes) throws IOException {
         LessonRef seen = lessons.toTakeAlong(teacher, lessonId);
         LessonSummary summary = seen.summary();
-        PublishedLesson lesson = given.of(summary);
+        PublishedLesson lesson = given.of(seen);
         Map<String, PageSource> ofSlides = pages.sources(seen, Type.SLIDES);
         StoredFiles files = new StoredFiles(lesson, stages.pictures(seen), ofSlides, media, times);
         return slides(lesson, files, stages.pictures(seen).keySet(), codes);
@@ -183,7 +183,7 @@ public class LessonArchiver {
     }
 
     private void writeArchive(
-            LessonSummary summary,
+            LessonRef ref,
             PublishedLesson lesson,
             Map<String, String> pictures,
             Map<String, PageSource> ofSlides,
@@ -216,8 +216,7 @@ public class LessonArchiver {
                     page.id(), page.title().isEmpty() ? null : page.title(), picture, page.placed(), slide, lines));
         }
         Map<Prompt, ArchivedTake> prompts = new EnumMap<>(Prompt.class);
-        given.promptTakes(summary)
-                .forEach((prompt, take) -> prompts.put(prompt, archived(takes.find(take), null, files)));
+        given.promptTakes(ref).forEach((prompt, take) -> prompts.put(prompt, archived(takes.find(take), null, files)));
         LessonArchive.write(
                 new ArchivedLesson(lesson.title(), lesson.settings(), lesson.every(), pictures, prompts, pages),
                 files,

@@ -5,7 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import prolalia.app.lesson.PageSource;
+import prolalia.app.pages.PageSource;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.wordtimes.WordTimeService;
 import prolalia.core.align.WordTimes.Word;

@@ -30,7 +30,7 @@ import org.jooq.Result;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
 import prolalia.app.platform.KeptTakes;
 import prolalia.core.classroom.Due;
 

@@ -23,8 +23,8 @@ import prolalia.app.bench.BenchService.EditRefusedException;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
-import prolalia.app.sound.WaveformCache;
 import prolalia.app.spoken.StoredTake;
+import prolalia.app.workers.WaveformCache;
 
 /** The sound bench of one take. */
 @Controller

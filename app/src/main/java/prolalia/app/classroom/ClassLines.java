@@ -2,11 +2,11 @@ package prolalia.app.classroom;
 
 import java.time.Clock;
 import org.springframework.stereotype.Component;
-import prolalia.app.lesson.LessonLines;
-import prolalia.app.lesson.LessonPages;
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
+import prolalia.app.access.Membership;
 import prolalia.app.lesson.Lessons;
-import prolalia.app.lesson.Membership;
+import prolalia.app.lines.LessonLines;
+import prolalia.app.pages.LessonPages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.core.lesson.LineKind;
 

@@ -16,10 +16,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.classroom.DoorService.Opened;
 import prolalia.app.classroom.DoorService.Tried;
 import prolalia.app.classroom.DoorTries.From;
+import prolalia.app.link.CodeLinks;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
-import prolalia.app.sharing.CodeLinks;
 import prolalia.core.classroom.KeyPicture;
 
 /** The door of a class: a child finds herself, and presses her key. Nothing of it has to be read. */

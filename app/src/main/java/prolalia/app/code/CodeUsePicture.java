@@ -6,7 +6,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import prolalia.app.sharing.LinkUse.Hour;
+import prolalia.app.link.LinkUse.Hour;
 
 /** When a code was scanned, as rows of numbers that are drawn. */
 final class CodeUsePicture {

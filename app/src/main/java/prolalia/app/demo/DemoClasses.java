@@ -5,6 +5,8 @@ import java.time.LocalTime;
 import java.util.List;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import prolalia.app.access.LessonSummary;
+import prolalia.app.access.Membership;
 import prolalia.app.account.Actor.Student;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.assignment.AssignmentService;
@@ -14,10 +16,8 @@ import prolalia.app.classroom.ClassService;
 import prolalia.app.classroom.ClassStudent;
 import prolalia.app.classroom.StudentService;
 import prolalia.app.lesson.LessonSharing;
-import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.Lessons;
-import prolalia.app.lesson.Membership;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.ScriptLine;
 import prolalia.core.lesson.LineKind;
 
 /** The classes of Tern Lane School: the Terns, whose names are said, and the Plovers, whose names are to be read aloud. */

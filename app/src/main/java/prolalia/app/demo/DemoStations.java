@@ -3,11 +3,11 @@ package prolalia.app.demo;
 import java.io.IOException;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import prolalia.app.access.LessonRef;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.lesson.LessonLines;
-import prolalia.app.lesson.LessonPages;
-import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.Lessons;
+import prolalia.app.lines.LessonLines;
+import prolalia.app.pages.LessonPages;
 import prolalia.app.station.RoomPlans;
 import prolalia.core.lesson.LineKind;
 

@@ -12,7 +12,7 @@ import java.util.Map;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
 
 /** How lessons lie on somebody's desk: in which folder of hers, and when she opened them last. */
 @Repository

@@ -8,7 +8,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.ScriptLine;
 import prolalia.core.align.FileMatch.How;
 import prolalia.core.sound.Refusal;
 

@@ -12,8 +12,8 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.access.LessonRef;
 import prolalia.app.elsewhere.FileBatch.StoredFile;
-import prolalia.app.lesson.LessonRef;
 import prolalia.app.platform.db.tables.records.BatchFileRecord;
 import prolalia.core.sound.Refusal;
 

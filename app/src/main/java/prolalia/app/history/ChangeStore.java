@@ -8,7 +8,7 @@ import org.jooq.DSLContext;
 import org.jooq.SortField;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
 import prolalia.core.script.LessonChange;
 import prolalia.core.script.LessonChange.Deed;
 import tools.jackson.databind.json.JsonMapper;

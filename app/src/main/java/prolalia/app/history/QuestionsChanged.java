@@ -1,6 +1,6 @@
 package prolalia.app.history;
 
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
 
 /**
  * What a lesson's questions ask, or what is right, may have changed: lines came, went, moved, or are marked otherwise. Told within

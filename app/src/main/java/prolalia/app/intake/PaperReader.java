@@ -13,8 +13,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.util.FileSystemUtils;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
-import prolalia.app.papers.OpenedPages;
-import prolalia.app.papers.PaperRun;
 import prolalia.app.platform.BackgroundWork;
 import prolalia.app.platform.BackgroundWork.HowFar;
 import prolalia.app.platform.BackgroundWork.UnderWay;
@@ -23,6 +21,8 @@ import prolalia.app.platform.DataFolder;
 import prolalia.app.platform.Machine;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.WorkJournal;
+import prolalia.app.workers.OpenedPages;
+import prolalia.app.workers.PaperRun;
 import prolalia.formats.paper.PaperRefusedException;
 import prolalia.formats.paper.PaperRefusedException.Reason;
 

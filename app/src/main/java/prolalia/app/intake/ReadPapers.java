@@ -4,12 +4,12 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import org.springframework.stereotype.Service;
+import prolalia.app.access.LessonRef;
 import prolalia.app.intake.StoredPaper.State;
 import prolalia.app.intake.StoredPaper.StoredPage;
-import prolalia.app.lesson.LessonRef;
-import prolalia.app.papers.OpenedPages;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.MediaStore;
+import prolalia.app.workers.OpenedPages;
 
 /** Papers that were read before, such as the demo's: they come in as they were found, without being looked over. */
 @Service

@@ -26,6 +26,7 @@ import org.jooq.Field;
 import org.jooq.Record;
 import org.jooq.Table;
 import org.springframework.stereotype.Repository;
+import prolalia.app.access.LessonRef;
 import prolalia.app.platform.Ids;
 
 /**

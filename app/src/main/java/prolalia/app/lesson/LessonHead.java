@@ -1,5 +1,7 @@
 package prolalia.app.lesson;
 
+import prolalia.app.access.LessonSummary;
+
 /**
  * What the head of a lesson's screens says.
  *

@@ -10,8 +10,17 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.access.LessonAccess;
+import prolalia.app.access.LessonRef;
+import prolalia.app.access.LessonSummary;
+import prolalia.app.access.Right;
 import prolalia.app.account.Actor;
 import prolalia.app.account.Actor.Teacher;
+import prolalia.app.lines.LessonLines;
+import prolalia.app.lines.ScriptLine;
+import prolalia.app.pages.Binned;
+import prolalia.app.pages.LessonPage;
+import prolalia.app.pages.LessonPages;
 import prolalia.app.platform.Messages;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.school.AuditLog;
@@ -36,13 +45,10 @@ public class LessonService {
 
     private static final int MOST_PAGE_MARKS = 20;
 
-    /** A school year of takes says no more about today's pace than these. */
-    private static final int TAKES_FOR_PACE = 200;
-
     private final LessonStore lessons;
-    private final PageStore pageStore;
+    private final LessonPages pages;
     private final LessonAccess access;
-    private final LineStore lines;
+    private final LessonLines lines;
     private final Messages messages;
     private final LessonCopyStore copies;
     private final AuditLog audit;
@@ -51,9 +57,9 @@ public class LessonService {
 
     LessonService(
             LessonStore lessons,
-            PageStore pageStore,
+            LessonPages pages,
             LessonAccess access,
-            LineStore lines,
+            LessonLines lines,
             Messages messages,
             LessonCopyStore copies,
             AuditLog audit,
@@ -61,7 +67,7 @@ public class LessonService {
             Clock clock) {
         this.making = making;
         this.lessons = lessons;
-        this.pageStore = pageStore;
+        this.pages = pages;
         this.access = access;
         this.lines = lines;
         this.messages = messages;
@@ -75,9 +81,9 @@ public class LessonService {
      *
      * @param pace its teacher's
      */
-    public record LessonView(LessonSummary summary, List<PageView> pages, Coverage coverage, Pace pace) {
-        public LessonRef ref() {
-            return new LessonRef(summary);
+    public record LessonView(LessonRef ref, List<PageView> pages, Coverage coverage, Pace pace) {
+        public LessonSummary summary() {
+            return ref.summary();
         }
 
         public int pageCount() {
@@ -138,12 +144,12 @@ public class LessonService {
     }
 
     public LessonView lesson(Teacher teacher, String lessonId) {
-        return view(summary(teacher, lessonId), pace(teacher));
+        return view(seen(teacher, lessonId), pace(teacher));
     }
 
     /** The lines of lessons, without their sound, by lesson. */
     public Map<String, List<Line>> linesOf(List<LessonSummary> some) {
-        return lessons.linesByLesson(some.stream().map(LessonSummary::id).toList());
+        return lines.byLesson(some.stream().map(LessonSummary::id).toList());
     }
 
     /** A line in which something is said that was looked for. */
@@ -156,42 +162,39 @@ public class LessonService {
         if (search.isEmpty()) {
             return List.of();
         }
-        return lines.words(byId.keySet()).stream()
-                .filter(line -> search.finds(line.words()))
-                .limit(most)
+        return lines.saying(byId.keySet(), search, most).stream()
                 .map(line -> new Said(byId.get(line.lessonId()), line.lineId(), line.words()))
                 .toList();
     }
 
     /** What stands over the screens of a lesson; nothing else of it is read. */
     public LessonHead head(Teacher teacher, String lessonId) {
-        LessonSummary lesson = summary(teacher, lessonId);
-        List<Line> script = lessons.words(new LessonRef(lesson));
+        LessonRef lesson = seen(teacher, lessonId);
         return new LessonHead(
-                lesson,
-                pageStore.count(new LessonRef(lesson)),
-                Coverage.of(script).lines());
+                lesson.summary(),
+                pages.count(lesson),
+                Coverage.of(lines.words(lesson)).lines());
     }
 
     /** How fast a teacher reads, from what she has recorded. */
     public Pace pace(Teacher teacher) {
-        return Pace.of(lessons.newestKeptTakes(teacher.id(), TAKES_FOR_PACE));
+        return lines.pace(teacher);
     }
 
     /** A lesson as it is for anybody. */
-    public LessonView view(LessonSummary summary) {
-        return view(summary, Pace.UNKNOWN);
+    public LessonView view(LessonRef lesson) {
+        return view(lesson, Pace.UNKNOWN);
     }
 
-    private LessonView view(LessonSummary summary, Pace pace) {
-        List<ScriptLine> script = lessons.script(new LessonRef(summary));
+    private LessonView view(LessonRef lesson, Pace pace) {
+        List<ScriptLine> script = lines.heard(lesson);
         Map<String, List<ScriptLine>> byPage = script.stream().collect(Collectors.groupingBy(ScriptLine::pageId));
-        List<PageView> pages = new ArrayList<>();
-        for (LessonPage page : pageStore.of(new LessonRef(summary))) {
+        List<PageView> views = new ArrayList<>();
+        for (LessonPage page : pages.of(lesson)) {
             List<ScriptLine> onPage = byPage.getOrDefault(page.id(), List.of());
-            pages.add(new PageView(pages.size() + 1, page, onPage, Coverage.of(plain(onPage))));
+            views.add(new PageView(views.size() + 1, page, onPage, Coverage.of(plain(onPage))));
         }
-        return new LessonView(summary, pages, Coverage.of(plain(script)), pace);
+        return new LessonView(lesson, views, Coverage.of(plain(script)), pace);
     }
 
     private static List<Line> plain(List<ScriptLine> script) {
@@ -200,7 +203,7 @@ public class LessonService {
 
     /** Some lines of a lesson in reading order. */
     public List<ScriptLine> lines(Teacher teacher, String lessonId, List<String> lineIds) {
-        return lessons.lines(access.require(teacher, lessonId, Right.READ), lineIds);
+        return lines.some(access.require(teacher, lessonId, Right.READ), lineIds);
     }
 
     public ScriptLine line(Actor actor, String lineId) {
@@ -208,14 +211,14 @@ public class LessonService {
     }
 
     public ScriptLine line(Actor actor, String lineId, Right right) {
-        return lessons.line(access.mayWithLine(actor, right), lineId).orElseThrow(() -> new NotFoundException("line"));
+        return lines.line(actor, lineId, right);
     }
 
     /** Makes a lesson with one page and one empty direction on it; answers its id. */
     @Transactional
     public String begin(Teacher teacher, String title) {
         LessonRef lesson = beginEmpty(teacher, title);
-        String pageId = pageStore.add(lesson, clock.millis());
+        String pageId = pages.add(lesson, clock.millis());
         lines.add(pageId, LineKind.DIRECTION, "");
         return lesson.id();
     }
@@ -249,7 +252,7 @@ public class LessonService {
         return making.shelf(teacher.id()).orElseGet(() -> {
             LessonRef shelf = making.make(teacher.id(), title, 0, clock.millis());
             lessons.makeShelf(shelf);
-            pageStore.add(shelf, clock.millis());
+            pages.add(shelf, clock.millis());
             return making.shelf(teacher.id()).orElseThrow();
         });
     }
@@ -280,21 +283,21 @@ public class LessonService {
     /** What this teacher removed and can put back, newest first. */
     public List<Binned> bin(Teacher teacher) {
         List<Binned> binned = new ArrayList<>(lessons.removedLessons(access.may(teacher, Right.REMOVE)));
-        binned.addAll(pageStore.removed(access.may(teacher, Right.EDIT)));
+        binned.addAll(pages.removed(teacher, Right.EDIT));
         binned.sort(Comparator.comparingLong(Binned::removedAt).reversed());
         return binned;
     }
 
     /** The pages of a lesson, in order. */
     public List<LessonPage> pages(LessonRef lesson) {
-        return pageStore.of(lesson);
+        return pages.of(lesson);
     }
 
     /** The number of a page in its lesson, from 1; that of the last one when it isn't there. */
     public int numberOf(LessonRef lesson, String pageId) {
-        List<String> pages = pageStore.of(lesson).stream().map(LessonPage::id).toList();
-        int at = pages.indexOf(pageId);
-        return at < 0 ? Math.max(1, pages.size()) : at + 1;
+        List<String> ids = pages.of(lesson).stream().map(LessonPage::id).toList();
+        int at = ids.indexOf(pageId);
+        return at < 0 ? Math.max(1, ids.size()) : at + 1;
     }
 
     /** What holds for a lesson as a whole. */

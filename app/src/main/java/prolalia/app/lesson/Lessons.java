@@ -3,6 +3,11 @@ package prolalia.app.lesson;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
+import prolalia.app.access.LessonAccess;
+import prolalia.app.access.LessonRef;
+import prolalia.app.access.Membership;
+import prolalia.app.lines.LessonLines;
+import prolalia.app.lines.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.core.lesson.LessonSettings;
 
@@ -11,8 +16,12 @@ import prolalia.core.lesson.LessonSettings;
 public class Lessons {
     private final LessonStore lessons;
     private final MemberStore members;
+    private final LessonLines lines;
+    private final LessonAccess access;
 
-    Lessons(LessonStore lessons, MemberStore members) {
+    Lessons(LessonStore lessons, MemberStore members, LessonLines lines, LessonAccess access) {
+        this.lines = lines;
+        this.access = access;
         this.lessons = lessons;
         this.members = members;
     }
@@ -26,7 +35,7 @@ public class Lessons {
 
     /** A lesson that is there, for what the house does with it by itself: nobody's right is asked. */
     public Optional<LessonRef> ofHouse(String lessonId) {
-        return lessons.lesson(lessonId).map(LessonRef::new);
+        return access.ofHouse(lessonId);
     }
 
     /** A lesson of what is said in a class lies on no desk. */
@@ -58,11 +67,11 @@ public class Lessons {
 
     /** A teacher's shelf of standing lines, if she has one. */
     public Optional<LessonRef> shelf(String teacherId) {
-        return lessons.shelf(teacherId).map(LessonRef::new);
+        return lessons.shelf(teacherId).flatMap(shelf -> access.ofHouse(shelf.id()));
     }
 
     /** All lines of a lesson in reading order, with what is heard of them. */
     public List<ScriptLine> script(LessonRef lesson) {
-        return lessons.script(lesson);
+        return lines.heard(lesson);
     }
 }

@@ -11,6 +11,8 @@ import java.util.Map;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
+import prolalia.app.access.LessonRef;
+import prolalia.app.access.Membership;
 
 /** Which teachers belong to a lesson, and how. */
 @Repository

@@ -4,6 +4,7 @@ import static prolalia.app.platform.db.Tables.ON_DESK;
 
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
+import prolalia.app.access.LessonRef;
 
 /** When somebody opened a lesson last. */
 @Repository

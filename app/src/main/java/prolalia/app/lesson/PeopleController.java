@@ -8,6 +8,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import prolalia.app.access.Membership;
 import prolalia.app.account.SignedInTeacher;
 
 /** With whom a lesson is shared, who is in it now, and copies of it. */

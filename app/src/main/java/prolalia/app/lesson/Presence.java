@@ -8,6 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
+import prolalia.app.access.LessonAccess;
+import prolalia.app.access.LessonRef;
+import prolalia.app.access.Right;
 import prolalia.app.account.SignedInTeacher;
 
 /** Who is in which lesson now: in memory, and forgotten some seconds after she was last heard of. */

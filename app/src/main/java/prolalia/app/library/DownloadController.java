@@ -23,7 +23,7 @@ import prolalia.app.bench.BenchService;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.ScriptLine;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
@@ -88,7 +88,7 @@ class DownloadController {
     @GetMapping("/lessons/{id}/sound.zip")
     ResponseEntity<StreamingResponseBody> lesson(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        LessonView lesson = takes.heard(lessons.summary(teacher.actor(), id));
+        LessonView lesson = takes.heard(lessons.seen(teacher.actor(), id));
         String folder = SpeakingName.of(lesson.summary().title());
         StringBuilder script = new StringBuilder(lesson.summary().title()).append("\n");
         List<SoundArchive.Sound> sounds = new ArrayList<>();
@@ -115,7 +115,7 @@ class DownloadController {
     @GetMapping("/lessons/{id}/questions.zip")
     ResponseEntity<StreamingResponseBody> questions(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id) {
-        LessonView lesson = takes.heard(lessons.summary(teacher.actor(), id));
+        LessonView lesson = takes.heard(lessons.seen(teacher.actor(), id));
         List<QuestionWithLines> questions = new ArrayList<>();
         Map<String, Path> sounds = new HashMap<>();
         for (PageView page : lesson.pages()) {

@@ -12,7 +12,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.Actor.Teacher;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.ScriptLine;
 
 /** The library, to look through or to choose from for a line. */
 @Controller

@@ -13,7 +13,7 @@ import org.jooq.Field;
 import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.lesson.LessonSummary;
+import prolalia.app.access.LessonSummary;
 import prolalia.app.platform.KeptTakes;
 import prolalia.core.lesson.Prompt;
 

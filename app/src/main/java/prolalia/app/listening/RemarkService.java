@@ -16,7 +16,7 @@ import prolalia.app.classroom.ClassAccess;
 import prolalia.app.classroom.ClassLines;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.Lessons;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.response.ResultsService;

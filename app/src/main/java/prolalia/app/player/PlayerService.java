@@ -9,16 +9,15 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.web.servlet.resource.ResourceUrlProvider;
 import org.springframework.web.util.UriUtils;
-import prolalia.app.lesson.LessonRef;
-import prolalia.app.lesson.LessonSummary;
+import prolalia.app.access.LessonRef;
 import prolalia.app.lesson.Lessons;
+import prolalia.app.link.Link;
+import prolalia.app.link.LinkPurpose;
+import prolalia.app.link.LinkService;
+import prolalia.app.link.LinkUse;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.platform.Waiting;
 import prolalia.app.platform.WrittenPage;
-import prolalia.app.sharing.Link;
-import prolalia.app.sharing.LinkPurpose;
-import prolalia.app.sharing.LinkService;
-import prolalia.app.sharing.LinkUse;
 import prolalia.app.stage.StageService;
 import prolalia.app.station.RoomPlans;
 import prolalia.core.align.WordTimes.Word;
@@ -197,7 +196,7 @@ public class PlayerService {
 
     private Opened read(Revision revision) {
         LessonRef ref = lessons.ofHouse(revision.lessonId()).orElseThrow(() -> new NotFoundException("removed lesson"));
-        PublishedLesson whole = given.of(ref.summary());
+        PublishedLesson whole = given.of(ref);
         PublishedLesson lesson = revision.lineId() != null
                 ? whole.onlyLine(revision.lineId())
                 : revision.pageId() != null ? whole.onlyPage(revision.pageId()) : whole;
@@ -271,8 +270,8 @@ public class PlayerService {
     }
 
     /** A page as its teacher sees it: nothing is counted. */
-    String preview(LessonSummary summary, int number, String base) {
-        PublishedLesson lesson = given.of(summary);
+    String preview(LessonRef ref, int number, String base) {
+        PublishedLesson lesson = given.of(ref);
         List<StudentPage> pages = StudentPages.toAnswer(OneByOne.of(lesson));
         if (number < 1) {
             throw new NotFoundException("page");

@@ -49,7 +49,7 @@ class PreviewController {
         if (lesson.summary().shelf()) {
             throw new NotFoundException("page");
         }
-        List<String> shown = StudentPages.shown(OneByOne.of(given.of(lesson.summary()))).stream()
+        List<String> shown = StudentPages.shown(OneByOne.of(given.of(lesson.ref()))).stream()
                 .map(PublishedPage::id)
                 .toList();
         int at = lesson.pages().stream()
@@ -71,7 +71,7 @@ class PreviewController {
                 .cacheControl(CacheControl.noStore())
                 .header("Content-Security-Policy", ContentSecurityPolicy.IN_OUR_OWN_FRAME)
                 .contentType(PlayerController.HTML)
-                .body(player.preview(lessons.summary(teacher.actor(), id), number, "/lessons/" + id + "/student"));
+                .body(player.preview(lessons.seen(teacher.actor(), id), number, "/lessons/" + id + "/student"));
     }
 
     @GetMapping("/lessons/{id}/student/sound/{hash}.mp3")
@@ -81,7 +81,7 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return files.sound(given.of(lessons.summary(teacher.actor(), id)), hash, request);
+        return files.sound(given.of(lessons.seen(teacher.actor(), id)), hash, request);
     }
 
     @GetMapping("/lessons/{id}/student/picture/{hash}")
@@ -91,14 +91,14 @@ class PreviewController {
             @PathVariable String hash,
             HttpServletRequest request)
             throws IOException {
-        return files.picture(given.of(lessons.summary(teacher.actor(), id)), hash, request);
+        return files.picture(given.of(lessons.seen(teacher.actor(), id)), hash, request);
     }
 
     @GetMapping("/lessons/{id}/student/words/{lineId}")
     @ResponseBody
     List<Word> words(
             @AuthenticationPrincipal SignedInTeacher teacher, @PathVariable String id, @PathVariable String lineId) {
-        return files.words(given.of(lessons.summary(teacher.actor(), id)), lineId);
+        return files.words(given.of(lessons.seen(teacher.actor(), id)), lineId);
     }
 
     @GetMapping("/lessons/{id}/student/thing/{hash}")

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import prolalia.app.lesson.LessonSummary;
+import prolalia.app.access.LessonRef;
 import prolalia.app.library.PromptService;
 import prolalia.app.library.PromptVoice;
 import prolalia.app.spoken.TakeService;
@@ -28,19 +28,19 @@ public class PublishedLessons {
         this.stages = stages;
     }
 
-    public PublishedLesson of(LessonSummary summary) {
-        return stages.given(takes.heard(summary), sounds(voices(summary)));
+    public PublishedLesson of(LessonRef lesson) {
+        return stages.given(takes.heard(lesson), sounds(voices(lesson)));
     }
 
-    private Map<Prompt, PromptVoice> voices(LessonSummary summary) {
-        Map<Prompt, PromptVoice> voices = prompts.voices(summary);
+    private Map<Prompt, PromptVoice> voices(LessonRef lesson) {
+        Map<Prompt, PromptVoice> voices = prompts.voices(lesson.summary());
         List<String> missing = voices.values().stream()
                 .filter(voice -> voice.soundHash() == null)
                 .map(PromptVoice::takeId)
                 .toList();
         if (!missing.isEmpty()) {
             takeSounds.makeNow(missing);
-            voices = prompts.voices(summary);
+            voices = prompts.voices(lesson.summary());
         }
         voices.values().removeIf(voice -> voice.soundHash() == null);
         return voices;
@@ -53,8 +53,8 @@ public class PublishedLessons {
     }
 
     /** The takes in which the teacher of a lesson says what its pages say themselves. */
-    public Map<Prompt, String> promptTakes(LessonSummary summary) {
-        return voices(summary).entrySet().stream()
+    public Map<Prompt, String> promptTakes(LessonRef lesson) {
+        return voices(lesson).entrySet().stream()
                 .collect(Collectors.toMap(
                         Map.Entry::getKey, entry -> entry.getValue().takeId()));
     }

@@ -12,7 +12,7 @@ import org.springframework.core.io.Resource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.platform.MediaResponses;
 import prolalia.app.platform.NotFoundException;

@@ -16,7 +16,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import prolalia.app.sharing.LinkService;
+import prolalia.app.link.LinkService;
 
 /**
  * Goes through a lesson as a class does, right after the start: a Java program is slow until it has done a thing often, and the

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.ScriptLine;
 
 /**
  * Where a line stands in its script.

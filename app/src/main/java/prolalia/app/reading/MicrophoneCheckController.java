@@ -7,7 +7,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import prolalia.app.platform.Messages;
-import prolalia.app.sound.MicrophoneCheck;
+import prolalia.app.workers.MicrophoneCheck;
 
 /** Three seconds of the microphone, and what can be said of them. Nothing is kept. */
 @Controller

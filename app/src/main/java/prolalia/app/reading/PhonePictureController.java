@@ -7,7 +7,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import prolalia.app.lesson.PagePictures;
+import prolalia.app.pages.PagePictures;
 
 /** What a phone that is the microphone of a read-through sees beside the words. */
 @Controller

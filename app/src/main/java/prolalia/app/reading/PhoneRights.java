@@ -1,8 +1,8 @@
 package prolalia.app.reading;
 
 import org.springframework.stereotype.Component;
+import prolalia.app.access.LessonRef;
 import prolalia.app.account.Actor.Phone;
-import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.platform.NotFoundException;

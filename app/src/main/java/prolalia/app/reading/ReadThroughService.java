@@ -7,7 +7,7 @@ import prolalia.app.account.Actor.Teacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.ScriptLine;
 import prolalia.app.spoken.LineRecordings;
 import prolalia.app.spoken.StoredTake;
 import prolalia.app.spoken.TakeService;

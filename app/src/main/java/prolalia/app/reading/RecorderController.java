@@ -11,7 +11,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.ScriptLine;
 import prolalia.app.platform.Messages;
 import prolalia.app.school.SchoolService;
 import prolalia.app.spoken.LineRecordings;

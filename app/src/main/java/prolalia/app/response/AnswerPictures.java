@@ -5,7 +5,7 @@ import java.io.InputStream;
 import java.time.Clock;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
-import prolalia.app.papers.PictureReader;
+import prolalia.app.workers.PictureReader;
 import prolalia.formats.paper.PaperPage;
 
 /** Pictures that children answer with. */

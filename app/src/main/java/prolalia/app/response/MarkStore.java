@@ -15,7 +15,7 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
 import prolalia.core.marking.Mark;
 
 /** What answers are worth, and which lessons' answers are to be marked again. */

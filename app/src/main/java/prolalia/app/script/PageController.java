@@ -8,8 +8,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import prolalia.app.access.LessonRef;
 import prolalia.app.account.SignedInTeacher;
-import prolalia.app.lesson.LessonRef;
 import prolalia.app.lesson.LessonService;
 
 /** Changes of the pages of a lesson. */

@@ -5,11 +5,11 @@ import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import prolalia.app.access.Right;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
 import prolalia.app.lesson.LessonSharing;
-import prolalia.app.lesson.Right;
 
 /** A script to be heard and printed, where nothing can be changed: also for who teaches a class that works on it. */
 @Controller

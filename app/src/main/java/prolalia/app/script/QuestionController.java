@@ -21,9 +21,9 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import prolalia.app.account.SignedInTeacher;
 import prolalia.app.history.LessonHistory.Reshaped;
 import prolalia.app.lesson.LessonService;
-import prolalia.app.papers.PictureReader;
 import prolalia.app.platform.IncomingFiles;
 import prolalia.app.platform.Messages;
+import prolalia.app.workers.PictureReader;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.AnswerManner;
 

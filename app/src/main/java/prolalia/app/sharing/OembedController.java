@@ -13,6 +13,7 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseBody;
+import prolalia.app.link.LinkService;
 import prolalia.app.school.SchoolAddress;
 
 /** Tells pages elsewhere how to show a lesson whose link was pasted into them (oEmbed 1.0, section 2). */

@@ -1,2 +1,2 @@
-/** Giving a lesson: its link, and the code that leads to it. */
+/** Giving a lesson: its link, to be copied, shown and embedded. */
 package prolalia.app.sharing;

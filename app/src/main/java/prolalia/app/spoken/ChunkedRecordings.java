@@ -31,9 +31,9 @@ import prolalia.app.platform.MediaStore;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.platform.TooLargeException;
 import prolalia.app.platform.WorkJournal;
-import prolalia.app.sound.SoundWorkers;
 import prolalia.app.spoken.RecordingRight.Beginning;
 import prolalia.app.spoken.StoredRecording.State;
+import prolalia.app.workers.SoundWorkers;
 import prolalia.core.sound.Refusal;
 
 /**

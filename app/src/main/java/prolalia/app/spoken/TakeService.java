@@ -11,16 +11,16 @@ import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import prolalia.app.access.LessonAccess;
+import prolalia.app.access.LessonRef;
+import prolalia.app.access.Right;
 import prolalia.app.account.Actor;
 import prolalia.app.account.Actor.Teacher;
-import prolalia.app.lesson.LessonAccess;
-import prolalia.app.lesson.LessonLines;
 import prolalia.app.lesson.LessonService;
 import prolalia.app.lesson.LessonService.LessonView;
-import prolalia.app.lesson.LessonSummary;
 import prolalia.app.lesson.Lessons;
-import prolalia.app.lesson.Right;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.LessonLines;
+import prolalia.app.lines.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.app.platform.NotFoundException;
 import prolalia.app.spoken.RecordingOwner.OfLine;
@@ -138,19 +138,19 @@ public class TakeService {
     }
 
     /** A lesson with all that is heard in it; what isn't there as yet is made now. */
-    public LessonView heard(LessonSummary summary) {
-        LessonView lesson = lessons.view(summary);
-        List<String> missing = lesson.pages().stream()
+    public LessonView heard(LessonRef lesson) {
+        LessonView view = lessons.view(lesson);
+        List<String> missing = view.pages().stream()
                 .flatMap(page -> page.lines().stream())
                 .filter(line -> line.soundHash() == null)
                 .flatMap(line -> line.line().kept().stream())
                 .map(Take::id)
                 .toList();
         if (missing.isEmpty()) {
-            return lesson;
+            return view;
         }
         sounds.makeNow(missing);
-        return lessons.view(summary);
+        return lessons.view(lesson);
     }
 
     /** A take, whoever's it is: for work that no teacher waits for. */

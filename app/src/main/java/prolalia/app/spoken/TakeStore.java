@@ -23,7 +23,7 @@ import org.jooq.Result;
 import org.jooq.impl.DSL;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
 import prolalia.app.platform.KeptTakes;
 import prolalia.core.script.LessonChange.TakePlace;
 import prolalia.core.sound.Finding;

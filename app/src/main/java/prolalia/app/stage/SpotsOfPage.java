@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import prolalia.app.lesson.LessonService.PageView;
-import prolalia.app.lesson.ScriptLine;
+import prolalia.app.lines.ScriptLine;
 import prolalia.app.platform.Ids;
 import prolalia.core.page.LinePlacing;
 import prolalia.core.page.LinePlacing.LinePlace;

@@ -2,7 +2,7 @@ package prolalia.app.station;
 
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
 
 /** What other rooms ask of rotations. */
 @Component

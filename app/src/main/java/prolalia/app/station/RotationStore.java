@@ -7,7 +7,7 @@ import java.util.Optional;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Repository;
-import prolalia.app.lesson.LessonRef;
+import prolalia.app.access.LessonRef;
 import prolalia.app.platform.db.tables.records.RotationRecord;
 import prolalia.core.station.RotationClock;
 
