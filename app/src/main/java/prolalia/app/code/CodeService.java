@@ -175,11 +175,7 @@ class CodeService {
                                 .anyMatch(line -> line.line().id().equals(lineId)))
                 .findFirst()
                 .orElseThrow(() -> new NotFoundException("page or line"));
-        return links.make(
-                teacher,
-                lessonId,
-                List.of(new Goal(page.page().id(), lineId)),
-                lineId == null ? LinkPurpose.STATION : LinkPurpose.PAPER);
+        return links.make(teacher, lessonId, List.of(new Goal(page.page().id(), lineId)), LinkPurpose.ofCode(lineId));
     }
 
     /** What is printed of codes that hold. @param tokens none: of all */

@@ -1,7 +1,6 @@
 package prolalia.app.link;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.temporal.ChronoField;
@@ -20,8 +19,6 @@ import prolalia.app.school.AuditLog.Deed;
 /** Links to lessons. They are made when somebody asks for one, never because somebody looks. */
 @Service
 public class LinkService {
-    private static final Duration PREVIEW_HOLDS = Duration.ofDays(1);
-
     private final LinkStore links;
     private final LessonAccess access;
     private final Lessons lessons;
@@ -134,7 +131,7 @@ public class LinkService {
         LessonRef lesson = toGive(teacher, lessonId);
         long now = clock.millis();
         links.withdrawAll(lesson, LinkPurpose.PREVIEW, now);
-        links.add(lesson, LinkPurpose.PREVIEW, Ids.newToken(), now + PREVIEW_HOLDS.toMillis(), now);
+        links.add(lesson, LinkPurpose.PREVIEW, Ids.newToken(), now);
     }
 
     @Transactional
@@ -149,7 +146,7 @@ public class LinkService {
     private String add(Teacher teacher, LessonRef lesson) {
         audit.note(teacher.id(), Deed.LINK_GIVEN, lesson.summary().title());
         String token = Ids.newToken();
-        links.add(lesson, LinkPurpose.GIVEN, token, null, clock.millis());
+        links.add(lesson, LinkPurpose.GIVEN, token, clock.millis());
         return token;
     }
 }

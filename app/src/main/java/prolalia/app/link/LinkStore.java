@@ -94,9 +94,7 @@ class LinkStore {
     /** All codes of a lesson, also those that were withdrawn; the oldest first. */
     List<Link> codes(LessonRef lesson) {
         return looking.selectFrom(LINK)
-                .where(
-                        LINK.LESSON_ID.eq(lesson.id()),
-                        LINK.PURPOSE.in(LinkPurpose.STATION.stored(), LinkPurpose.PAPER.stored()))
+                .where(LINK.LESSON_ID.eq(lesson.id()), LINK.PURPOSE.in(LinkPurpose.ofCodes()))
                 .orderBy(LINK.MADE_AT, LINK.TOKEN)
                 .fetch(LinkStore::link);
     }
@@ -107,9 +105,8 @@ class LinkStore {
                 .fetchOptional(LinkStore::link);
     }
 
-    /** @param endsAt in ms since 1970; null: it doesn't end by itself */
-    void add(LessonRef lesson, LinkPurpose purpose, String token, Long endsAt, long now) {
-        add(new Link(token, purpose, lesson.id(), null, null, null, endsAt, null, false, null), now);
+    void add(LessonRef lesson, LinkPurpose purpose, String token, long now) {
+        add(new Link(token, purpose, lesson.id(), null, null, null, purpose.endsAt(now), null, false, null), now);
     }
 
     void add(Link link, long now) {

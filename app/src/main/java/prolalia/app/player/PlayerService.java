@@ -12,7 +12,6 @@ import org.springframework.web.util.UriUtils;
 import prolalia.app.access.LessonRef;
 import prolalia.app.lesson.Lessons;
 import prolalia.app.link.Link;
-import prolalia.app.link.LinkPurpose;
 import prolalia.app.link.LinkService;
 import prolalia.app.link.LinkUse;
 import prolalia.app.platform.NotFoundException;
@@ -317,7 +316,7 @@ public class PlayerService {
     void asked(String token, String lineId) {
         LinkService.Target target = followed(token);
         // Who looks at it before it is given isn't a child.
-        if (target.link().purpose() != LinkPurpose.PREVIEW) {
+        if (target.link().purpose().isForChildren()) {
             asked(open(target).lesson(), lineId);
         }
     }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.Question;
 import prolalia.core.lesson.Line;
 import prolalia.core.marking.QuestionWithLines;
@@ -108,10 +107,10 @@ final class QtiItemWriter {
         if (!asked.question().ways().isEmpty()) {
             what.add("other ways to answer");
         }
-        if (asked.question().kind() == AnswerKind.AREAS) {
-            what.add("the places on its picture that are right");
+        if (!rules.kind().leftOut().isEmpty()) {
+            what.add(rules.kind().leftOut());
         }
-        if (asked.question().kind() == AnswerKind.NUMBER
+        if (rules.kind().scoring() == QtiKind.Scoring.EQUAL
                 && asked.question().number() != null
                 && !asked.question().number().unit().isEmpty()) {
             what.add("the unit of its number");
@@ -122,51 +121,39 @@ final class QtiItemWriter {
     // ---- what is seen
 
     private void interaction(XmlOut xml) {
-        Question question = asked.question();
-        switch (question.kind()) {
-            case ONE_CHOICE, SEVERAL_CHOICES -> {
-                xml.open(
-                        "qti-choice-interaction",
-                        "response-identifier",
-                        QtiRules.RESPONSE,
-                        "max-choices",
-                        question.kind() == AnswerKind.ONE_CHOICE ? "1" : "0",
-                        "shuffle",
-                        "false");
-                prompt(xml);
-                asked.choices().forEach(choice -> choice("qti-simple-choice", choice, xml));
-                xml.close();
-            }
-            case ORDER -> {
-                xml.open("qti-order-interaction", "response-identifier", QtiRules.RESPONSE, "shuffle", "true");
-                prompt(xml);
-                asked.choices().forEach(choice -> choice("qti-simple-choice", choice, xml));
-                xml.close();
-            }
-            case PAIRS -> pairs(xml);
-            case SHORT_WORDS, NUMBER -> {
+        switch (rules.kind().interaction()) {
+            case CHOICE -> choices(xml, "max-choices", rules.kind().takesOne() ? "1" : "0", "shuffle", "false");
+            case ORDER -> choices(xml, "shuffle", "true");
+            case MATCH -> pairs(xml);
+            case TEXT_ENTRY -> {
                 xml.open("div");
                 said(asked.line(), xml);
                 xml.close().open("div");
-                xml.empty("qti-text-entry-interaction", "response-identifier", QtiRules.RESPONSE)
+                xml.empty(QtiKind.Interaction.TEXT_ENTRY.element(), "response-identifier", QtiRules.RESPONSE)
                         .close();
             }
-            case LONG_TEXT -> {
-                xml.open("qti-extended-text-interaction", "response-identifier", QtiRules.RESPONSE);
-                prompt(xml);
-                xml.close();
-            }
-            case SPOKEN, DRAWING, PICTURE, AREAS -> {
-                xml.open(
-                        "qti-upload-interaction",
-                        "response-identifier",
-                        QtiRules.RESPONSE,
-                        "type",
-                        question.kind() == AnswerKind.SPOKEN ? "audio/mpeg" : "image/png");
-                prompt(xml);
-                xml.close();
-            }
+            case EXTENDED_TEXT -> asksAlone(xml);
+            case SOUND_UPLOAD -> asksAlone(xml, "type", "audio/mpeg");
+            case PICTURE_UPLOAD -> asksAlone(xml, "type", "image/png");
         }
+    }
+
+    private void choices(XmlOut xml, String... traits) {
+        open(xml, traits);
+        asked.choices().forEach(choice -> choice("qti-simple-choice", choice, xml));
+        xml.close();
+    }
+
+    private void asksAlone(XmlOut xml, String... traits) {
+        open(xml, traits);
+        xml.close();
+    }
+
+    private void open(XmlOut xml, String... traits) {
+        List<String> all = new ArrayList<>(List.of("response-identifier", QtiRules.RESPONSE));
+        all.addAll(List.of(traits));
+        xml.open(rules.kind().interaction().element(), all.toArray(String[]::new));
+        prompt(xml);
     }
 
     private void pairs(XmlOut xml) {
@@ -176,15 +163,7 @@ final class QtiItemWriter {
             first.add(pair.get(0));
             other.addAll(pair.subList(1, pair.size()));
         });
-        xml.open(
-                "qti-match-interaction",
-                "response-identifier",
-                QtiRules.RESPONSE,
-                "max-associations",
-                String.valueOf(first.size()),
-                "shuffle",
-                "true");
-        prompt(xml);
+        open(xml, "max-associations", String.valueOf(first.size()), "shuffle", "true");
         for (List<Choice> side : List.of(first, other)) {
             xml.open("qti-simple-match-set");
             side.forEach(choice -> choice("qti-simple-associable-choice", choice, xml));

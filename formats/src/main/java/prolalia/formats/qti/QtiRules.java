@@ -4,11 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import prolalia.core.answer.AnswerKind;
-import prolalia.core.answer.NumberKey;
-import prolalia.core.answer.Question;
 import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.marking.QuestionWithLines.Choice;
+import prolalia.formats.qti.QtiKind.Scoring;
 import prolalia.formats.xml.XmlOut;
 
 /**
@@ -25,76 +23,37 @@ final class QtiRules {
     private static final String TEMPLATES = "https://purl.imsglobal.org/spec/qti/v3p0/rptemplates/";
 
     private final QuestionWithLines asked;
+    private final QtiKind kind;
 
     QtiRules(QuestionWithLines asked) {
         this.asked = asked;
+        kind = QtiKind.of(asked.question().kind());
     }
 
     static String id(Choice choice) {
         return "c-" + choice.id();
     }
 
+    QtiKind kind() {
+        return kind;
+    }
+
     void declaration(XmlOut xml) {
-        Question question = asked.question();
-        List<Choice> choices = asked.choices();
-        int points = question.points();
-        switch (question.kind()) {
-            case ONE_CHOICE, SEVERAL_CHOICES -> {
-                boolean one = question.kind() == AnswerKind.ONE_CHOICE;
-                List<String> right = choices.stream()
-                        .filter(Choice::isRight)
-                        .map(QtiRules::id)
-                        .toList();
-                open(xml, one ? "single" : "multiple", "identifier", right);
-                Map<String, Double> worth = new TreeMap<>();
-                choices.forEach(choice -> worth.put(
-                        id(choice),
-                        right.isEmpty()
-                                ? 0
-                                : choice.isRight()
-                                        ? (double) points / right.size()
-                                        : one ? 0 : (double) -points / right.size()));
-                mapping(xml, worth, points, true);
-            }
-            case ORDER ->
-                open(
-                        xml,
-                        "ordered",
-                        "identifier",
-                        choices.stream().map(QtiRules::id).toList());
-            case PAIRS -> {
-                Map<Integer, List<Choice>> pairs = pairs(choices);
-                List<String> right = pairs.values().stream()
-                        .filter(pair -> pair.size() > 1)
-                        .map(pair -> id(pair.get(0)) + " " + id(pair.get(1)))
-                        .toList();
-                open(xml, "multiple", "directedPair", right);
-                Map<String, Double> worth = new TreeMap<>();
-                right.forEach(pair -> worth.put(pair, (double) points / right.size()));
-                mapping(xml, worth, points, true);
-            }
-            case SHORT_WORDS -> {
-                open(
-                        xml,
-                        "single",
-                        "string",
-                        question.accepted().stream().limit(1).toList());
-                Map<String, Double> worth = new TreeMap<>();
-                question.accepted().forEach(each -> worth.put(each, (double) points));
-                mapping(xml, worth, points, question.text().caseMatters());
-            }
-            case NUMBER ->
-                open(
-                        xml,
-                        "single",
-                        "float",
-                        question.number() == null
-                                ? List.of()
-                                : List.of(question.number().value().toPlainString()));
-            case LONG_TEXT -> open(xml, "single", "string", List.of());
-            case AREAS -> open(xml, "multiple", "point", List.of());
-            case SPOKEN, DRAWING, PICTURE -> open(xml, "single", "file", List.of());
+        xml.open(
+                "qti-response-declaration",
+                "identifier",
+                RESPONSE,
+                "cardinality",
+                kind.cardinality(),
+                "base-type",
+                kind.baseType());
+        List<String> right = kind.right(asked);
+        if (!right.isEmpty()) {
+            xml.open("qti-correct-response");
+            right.forEach(value -> xml.element("qti-value", value));
+            xml.close();
         }
+        mapping(xml);
         xml.close();
     }
 
@@ -107,19 +66,14 @@ final class QtiRules {
         return pairs;
     }
 
-    private static void open(XmlOut xml, String cardinality, String type, List<String> right) {
-        xml.open("qti-response-declaration", "identifier", RESPONSE, "cardinality", cardinality, "base-type", type);
-        if (!right.isEmpty()) {
-            xml.open("qti-correct-response");
-            right.forEach(value -> xml.element("qti-value", value));
-            xml.close();
-        }
-    }
-
-    private static void mapping(XmlOut xml, Map<String, Double> worth, int most, boolean exact) {
+    private void mapping(XmlOut xml) {
+        Map<String, Double> worth = kind.worth(asked);
         if (worth.isEmpty()) {
             return;
         }
+        int most = asked.question().points();
+        boolean exact =
+                !kind.baseType().equals("string") || asked.question().text().caseMatters();
         xml.open("qti-mapping", "lower-bound", "0", "upper-bound", String.valueOf(most), "default-value", "0");
         worth.forEach((key, value) -> xml.empty(
                 "qti-map-entry",
@@ -134,11 +88,7 @@ final class QtiRules {
 
     /** Whether a rule tells what an answer is worth. */
     boolean isMarked() {
-        return switch (asked.question().kind()) {
-            case ONE_CHOICE, SEVERAL_CHOICES, PAIRS, SHORT_WORDS, ORDER -> true;
-            case NUMBER -> asked.question().number() != null;
-            case LONG_TEXT, SPOKEN, DRAWING, PICTURE, AREAS -> false;
-        };
+        return kind.isMarked(asked.question());
     }
 
     boolean hasFeedback() {
@@ -151,8 +101,7 @@ final class QtiRules {
         if (!isMarked()) {
             return;
         }
-        boolean mapped =
-                asked.question().kind() != AnswerKind.ORDER && asked.question().kind() != AnswerKind.NUMBER;
+        boolean mapped = kind.scoring() == Scoring.MAPPED;
         if (mapped && !hasFeedback()) {
             xml.empty("qti-response-processing", "template", TEMPLATES + "map_response.xml");
             return;
@@ -175,14 +124,13 @@ final class QtiRules {
     }
 
     private void isRight(XmlOut xml) {
-        NumberKey key = asked.question().number();
-        if (asked.question().kind() == AnswerKind.ORDER) {
+        if (kind.scoring() == Scoring.MATCHED) {
             xml.open("qti-match")
                     .empty("qti-variable", "identifier", RESPONSE)
                     .empty("qti-correct", "identifier", RESPONSE)
                     .close();
         } else {
-            String within = key.tolerance().toPlainString();
+            String within = asked.question().number().tolerance().toPlainString();
             xml.open("qti-equal", "tolerance-mode", "absolute", "tolerance", within + " " + within)
                     .empty("qti-correct", "identifier", RESPONSE)
                     .empty("qti-variable", "identifier", RESPONSE)
@@ -207,7 +155,7 @@ final class QtiRules {
         xml.close();
         set(xml, FEEDBACK, "identifier", asked.praise().isPresent() ? PRAISE : NO_FEEDBACK);
         xml.close();
-        boolean one = asked.question().kind() == AnswerKind.ONE_CHOICE;
+        boolean one = kind.takesOne();
         for (Choice choice : asked.choices()) {
             if (asked.corrections().containsKey(choice.id())) {
                 xml.open("qti-response-else-if").open(one ? "qti-match" : "qti-member");
