@@ -7,20 +7,12 @@ import static org.jooq.impl.DSL.noCondition;
 import static org.jooq.impl.DSL.select;
 import static prolalia.app.platform.db.Tables.ACCOMMODATION_HERE;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT;
-import static prolalia.app.platform.db.Tables.ASSIGNMENT_TO;
-import static prolalia.app.platform.db.Tables.CLASS_GROUP;
 import static prolalia.app.platform.db.Tables.CLASS_STUDENT;
 import static prolalia.app.platform.db.Tables.CLASS_TEACHER;
-import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
-import static prolalia.app.platform.db.Tables.HEARD_LINE;
 import static prolalia.app.platform.db.Tables.LESSON;
-import static prolalia.app.platform.db.Tables.LINK;
 import static prolalia.app.platform.db.Tables.SCHOOL_CLASS;
 import static prolalia.app.platform.db.Tables.STUDENT;
-import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
-import static prolalia.app.platform.db.Tables.SUBSTITUTE;
 import static prolalia.app.platform.db.Tables.TEACHER;
-import static prolalia.app.platform.db.Tables.VISIT;
 
 import java.util.List;
 import java.util.Map;
@@ -152,31 +144,9 @@ class ClassStore {
     /** Deletes a class with all that was given to it; what is said in it is a removed lesson from now on. */
     void delete(String classId) {
         var given = select(ASSIGNMENT.ID).from(ASSIGNMENT).where(ASSIGNMENT.CLASS_ID.eq(classId));
-        var groups = select(CLASS_GROUP.ID).from(CLASS_GROUP).where(CLASS_GROUP.CLASS_ID.eq(classId));
-        writing.deleteFrom(HEARD_LINE).where(HEARD_LINE.ASSIGNMENT_ID.in(given)).execute();
-        writing.deleteFrom(VISIT).where(VISIT.ASSIGNMENT_ID.in(given)).execute();
-        writing.deleteFrom(ASSIGNMENT_TO)
-                .where(ASSIGNMENT_TO.ASSIGNMENT_ID.in(given))
-                .execute();
         writing.deleteFrom(ACCOMMODATION_HERE)
                 .where(ACCOMMODATION_HERE.OF_ID.in(given))
                 .execute();
-        writing.deleteFrom(ASSIGNMENT).where(ASSIGNMENT.CLASS_ID.eq(classId)).execute();
-        writing.deleteFrom(GROUP_STUDENT)
-                .where(GROUP_STUDENT.GROUP_ID.in(groups))
-                .execute();
-        writing.deleteFrom(CLASS_GROUP).where(CLASS_GROUP.CLASS_ID.eq(classId)).execute();
-        writing.deleteFrom(STUDENT_SIGN_IN)
-                .where(STUDENT_SIGN_IN.CLASS_ID.eq(classId))
-                .execute();
-        writing.deleteFrom(LINK).where(LINK.CLASS_ID.eq(classId)).execute();
-        writing.deleteFrom(CLASS_STUDENT)
-                .where(CLASS_STUDENT.CLASS_ID.eq(classId))
-                .execute();
-        writing.deleteFrom(CLASS_TEACHER)
-                .where(CLASS_TEACHER.CLASS_ID.eq(classId))
-                .execute();
-        writing.deleteFrom(SUBSTITUTE).where(SUBSTITUTE.CLASS_ID.eq(classId)).execute();
         writing.update(LESSON)
                 .set(LESSON.REMOVED_AT, 0L)
                 .setNull(LESSON.CLASS_ID)

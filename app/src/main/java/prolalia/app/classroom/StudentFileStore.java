@@ -2,14 +2,9 @@ package prolalia.app.classroom;
 
 import static org.jooq.impl.DSL.coalesce;
 import static org.jooq.impl.DSL.nullif;
-import static prolalia.app.platform.db.Tables.ACCOMMODATION;
-import static prolalia.app.platform.db.Tables.ACCOMMODATION_HERE;
 import static prolalia.app.platform.db.Tables.ANSWER;
 import static prolalia.app.platform.db.Tables.ANSWER_PICTURE;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT;
-import static prolalia.app.platform.db.Tables.ASSIGNMENT_TO;
-import static prolalia.app.platform.db.Tables.CLASS_STUDENT;
-import static prolalia.app.platform.db.Tables.GROUP_STUDENT;
 import static prolalia.app.platform.db.Tables.HEARD_LINE;
 import static prolalia.app.platform.db.Tables.LESSON;
 import static prolalia.app.platform.db.Tables.LINE;
@@ -20,8 +15,6 @@ import static prolalia.app.platform.db.Tables.RESPONSE;
 import static prolalia.app.platform.db.Tables.SCRIPT_CHANGE;
 import static prolalia.app.platform.db.Tables.SPOKEN;
 import static prolalia.app.platform.db.Tables.STUDENT;
-import static prolalia.app.platform.db.Tables.STUDENT_DEVICE;
-import static prolalia.app.platform.db.Tables.STUDENT_SIGN_IN;
 import static prolalia.app.platform.db.Tables.TAKE;
 import static prolalia.app.platform.db.Tables.VISIT;
 
@@ -223,31 +216,6 @@ class StudentFileStore {
                         .join(PAGE)
                         .on(PAGE.ID.eq(LINE.PAGE_ID))
                         .where(LINE.ID.in(nameLines))))
-                .execute();
-        writing.deleteFrom(HEARD_LINE)
-                .where(HEARD_LINE.STUDENT_ID.eq(studentId))
-                .execute();
-        writing.deleteFrom(VISIT).where(VISIT.STUDENT_ID.eq(studentId)).execute();
-        writing.deleteFrom(ASSIGNMENT_TO)
-                .where(ASSIGNMENT_TO.STUDENT_ID.eq(studentId))
-                .execute();
-        writing.deleteFrom(GROUP_STUDENT)
-                .where(GROUP_STUDENT.STUDENT_ID.eq(studentId))
-                .execute();
-        writing.deleteFrom(STUDENT_SIGN_IN)
-                .where(STUDENT_SIGN_IN.STUDENT_ID.eq(studentId))
-                .execute();
-        writing.deleteFrom(STUDENT_DEVICE)
-                .where(STUDENT_DEVICE.STUDENT_ID.eq(studentId))
-                .execute();
-        writing.deleteFrom(ACCOMMODATION_HERE)
-                .where(ACCOMMODATION_HERE.STUDENT_ID.eq(studentId))
-                .execute();
-        writing.deleteFrom(ACCOMMODATION)
-                .where(ACCOMMODATION.STUDENT_ID.eq(studentId))
-                .execute();
-        writing.deleteFrom(CLASS_STUDENT)
-                .where(CLASS_STUDENT.STUDENT_ID.eq(studentId))
                 .execute();
         writing.deleteFrom(STUDENT).where(STUDENT.ID.eq(studentId)).execute();
         return nameLines;

@@ -67,7 +67,8 @@ class StorageStore {
     }
 
     /**
-     * Deletes what was removed before a time, with all that belongs to it; what something else still uses stays.
+     * Deletes what was removed before a time; what something else still uses stays. What belongs to it goes along by the database's
+     * own rules (ON DELETE), and nothing here names it.
      *
      * @return how many lines went
      */
@@ -95,23 +96,9 @@ class StorageStore {
         writing.execute("DROP TABLE IF EXISTS temp.voices_going");
         writing.execute("CREATE TEMP TABLE voices_going AS SELECT recording_id FROM take WHERE id IN " + takes);
         writing.execute("DELETE FROM kept_take WHERE line_id IN " + lines);
-        writing.execute("UPDATE line SET standing_line_id = NULL WHERE id IN " + lines);
-        writing.execute("UPDATE split_line SET take_id = NULL WHERE take_id IN " + takes);
-        writing.execute("UPDATE batch_file SET take_id = NULL WHERE take_id IN " + takes);
-        writing.execute("UPDATE batch_file SET line_id = NULL WHERE line_id IN " + lines);
-        for (String table : List.of("take_finding", "take_edits", "take_word_times")) {
-            writing.execute("DELETE FROM " + table + " WHERE take_id IN " + takes);
-        }
         writing.execute("DELETE FROM take WHERE id IN " + takes);
         writing.execute("DELETE FROM spoken WHERE id IN (SELECT recording_id FROM voices_going)");
         writing.execute("DROP TABLE temp.voices_going");
-        for (String table : List.of("split_line", "paper_sound", "hint_asked", "prompt_line", "heard_line")) {
-            writing.execute("DELETE FROM " + table + " WHERE line_id IN " + lines);
-        }
-        forgetLinks("line_id IN " + lines);
-        writing.execute("UPDATE remark SET line_id = NULL WHERE line_id IN " + lines);
-        writing.execute("UPDATE rotation SET signal_line_id = NULL WHERE signal_line_id IN " + lines);
-        writing.execute("DELETE FROM spoken WHERE line_id IN " + lines);
         writing.execute("DELETE FROM name_line WHERE line_id IN " + lines);
         int deleted = writing.execute("DELETE FROM line WHERE id IN " + lines);
         writing.execute("DELETE FROM word_times WHERE sound_hash NOT IN"
@@ -152,14 +139,6 @@ class StorageStore {
         files.addAll(said.files());
         recordings.addAll(said.recordings());
         removeLongAgo(lines);
-        for (String table : List.of("overruling", "answer_note", "rubric_mark", "remark")) {
-            writing.execute("DELETE FROM " + table + " WHERE answer_id IN (SELECT id FROM answer WHERE response_id IN "
-                    + responses + ")");
-        }
-        for (String table : List.of("answer", "answer_picture")) {
-            writing.execute("DELETE FROM " + table + " WHERE response_id IN " + responses);
-        }
-        writing.execute("DELETE FROM spoken WHERE " + ofThese);
         writing.execute("DELETE FROM response WHERE id IN " + responses);
         writing.execute("DROP TABLE temp.responses_going");
         return new Voices(files, recordings);
@@ -256,11 +235,6 @@ class StorageStore {
 
     private void emptyPages(String pages) {
         String empty = "(SELECT id FROM page WHERE id IN (" + pages + ") AND id NOT IN (SELECT page_id FROM line))";
-        writing.execute("UPDATE paper_page SET page_id = NULL WHERE page_id IN " + empty);
-        writing.execute("UPDATE batch_file SET page_id = NULL WHERE page_id IN " + empty);
-        writing.execute("UPDATE long_recording SET page_id = NULL WHERE page_id IN " + empty);
-        writing.execute("DELETE FROM page_source WHERE page_id IN " + empty);
-        forgetLinks("page_id IN " + empty);
         writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM stage_version WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM page WHERE id IN " + empty);
@@ -269,37 +243,12 @@ class StorageStore {
     private void emptyLessons(String lessons) {
         String empty =
                 "(SELECT id FROM lesson WHERE id IN (" + lessons + ") AND id NOT IN (SELECT lesson_id FROM page))";
-        String papers = "(SELECT id FROM paper WHERE lesson_id IN " + empty + ")";
-        String longOnes = "(SELECT id FROM long_recording WHERE lesson_id IN " + empty + ")";
-        String batches = "(SELECT id FROM file_batch WHERE lesson_id IN " + empty + ")";
-        writing.execute("DELETE FROM paper_sound WHERE paper_id IN " + papers);
-        writing.execute("DELETE FROM paper_page WHERE paper_id IN " + papers);
-        writing.execute("DELETE FROM paper WHERE lesson_id IN " + empty);
-        writing.execute("DELETE FROM batch_file WHERE batch_id IN " + batches);
-        writing.execute("DELETE FROM file_batch WHERE lesson_id IN " + empty);
-        writing.execute("DELETE FROM split_line WHERE long_recording_id IN " + longOnes);
-        writing.execute("UPDATE batch_file SET long_recording_id = NULL WHERE long_recording_id IN " + longOnes);
-        writing.execute("DELETE FROM long_recording WHERE lesson_id IN " + empty);
         String given = "(SELECT id FROM assignment WHERE lesson_id IN " + empty + ")";
         forgetResponses("assignment_id IN " + given);
-        for (String table : List.of("heard_line", "visit", "assignment_to")) {
-            writing.execute("DELETE FROM " + table + " WHERE assignment_id IN " + given);
-        }
         writing.execute("DELETE FROM assignment WHERE lesson_id IN " + empty);
-        forgetLinks("lesson_id IN " + empty);
-        for (String table :
-                List.of("on_desk", "rotation", "lesson_member", "lesson_settings", "script_change", "stage_picture")) {
-            writing.execute("DELETE FROM " + table + " WHERE lesson_id IN " + empty);
-        }
         writing.execute("DELETE FROM stage WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM stage_version WHERE owner_id IN " + empty);
         writing.execute("DELETE FROM lesson WHERE id IN " + empty);
-    }
-
-    /** @param which a condition on rows of links */
-    private void forgetLinks(String which) {
-        writing.execute("DELETE FROM link_use WHERE token IN (SELECT token FROM link WHERE " + which + ")");
-        writing.execute("DELETE FROM link WHERE " + which);
     }
 
     /** What is wrong with the database itself; empty when it is whole. */

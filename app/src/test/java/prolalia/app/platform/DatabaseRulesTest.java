@@ -112,4 +112,27 @@ class DatabaseRulesTest {
         }
         assertThat(scanned).isEmpty();
     }
+
+    /** What is in these is looked at before they go, and its files go with them. */
+    @Test
+    void whatHoldsRecordingsNeverGoesByItself() throws SQLException {
+        Set<String> byRule = new HashSet<>();
+        Set<String> emptied = new HashSet<>();
+        for (String table : tables()) {
+            for (List<String> reference : rows("PRAGMA foreign_key_list(" + table + ")", "table", "on_delete")) {
+                if (reference.get(1).equals("CASCADE")) {
+                    byRule.add(table + " of " + reference.get(0));
+                } else if (reference.get(1).equals("SET NULL")) {
+                    emptied.add(table);
+                }
+            }
+        }
+        assertThat(byRule)
+                .contains("take_finding of take", "link_use of link", "remark of answer", "visit of student")
+                .doesNotContain("page of lesson", "line of page", "take of line", "assignment of lesson")
+                .doesNotContain("response of assignment", "response of student", "lesson of school_class");
+        assertThat(emptied)
+                .containsExactlyInAnyOrder(
+                        "split_line", "batch_file", "remark", "line", "rotation", "paper_page", "long_recording");
+    }
 }
