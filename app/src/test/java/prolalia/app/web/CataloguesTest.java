@@ -8,10 +8,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.ResourceBundle;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.springframework.core.io.ClassPathResource;
+import org.springframework.core.io.Resource;
+import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import prolalia.core.align.FileMatch;
 import prolalia.core.align.SplitFinding;
 import prolalia.core.script.LessonChange;
@@ -87,5 +90,21 @@ class CataloguesTest {
             }
         });
         assertThat(places).doesNotHaveDuplicates();
+    }
+
+    /** A colour has a name, which says what it is for; those of a read-aloud book stand in the book. */
+    @Test
+    void coloursStandInTheLook() throws IOException {
+        Pattern literal = Pattern.compile("#[0-9a-fA-F]{3,8}\\b|\\b(?:rgb|hsl)a?\\(");
+        List<String> elsewhere = new ArrayList<>();
+        for (Resource style :
+                new PathMatchingResourcePatternResolver().getResources("classpath*:static/assets/**/*.css")) {
+            if (!"look.css".equals(style.getFilename())) {
+                literal.matcher(style.getContentAsString(StandardCharsets.UTF_8))
+                        .results()
+                        .forEach(found -> elsewhere.add(style.getFilename() + " " + found.group()));
+            }
+        }
+        assertThat(elsewhere).isEmpty();
     }
 }
