@@ -6,13 +6,9 @@ import java.nio.file.Path;
 import java.text.MessageFormat;
 import java.util.Locale;
 import java.util.ResourceBundle;
-import prolalia.core.align.SplitFinding;
+import prolalia.core.finding.CatalogueEntry;
 import prolalia.core.script.ReadForm.RowFinding;
-import prolalia.core.sound.Finding;
-import prolalia.core.sound.Refusal;
 import prolalia.formats.archive.ArchiveRefusedException;
-import prolalia.formats.paper.PaperRefusedException;
-import prolalia.formats.qti.QtiRefusedException;
 
 /** What is said about a file that can't be taken. */
 final class FileMessages {
@@ -20,33 +16,17 @@ final class FileMessages {
 
     private FileMessages() {}
 
-    static String of(Refusal.Reason reason) {
-        return WORDS.getString("refusal." + reason.name());
-    }
-
-    static String of(PaperRefusedException.Reason reason) {
-        return WORDS.getString("paper." + reason.name());
-    }
-
-    static String of(Finding.Kind finding) {
-        return WORDS.getString("finding." + finding.name());
-    }
-
-    static String of(SplitFinding.Kind finding) {
-        return WORDS.getString("split." + finding.name());
+    /** What a finding says, or why something was refused. */
+    static String of(CatalogueEntry entry) {
+        return WORDS.getString(entry.messageKey());
     }
 
     static String of(ArchiveRefusedException refused) {
-        return MessageFormat.format(
-                WORDS.getString("archive." + refused.reason().name()), refused.detail());
-    }
-
-    static String of(QtiRefusedException.Reason reason) {
-        return WORDS.getString("qti." + reason.name());
+        return MessageFormat.format(of(refused.reason()), refused.detail());
     }
 
     static String of(RowFinding finding) {
-        return say("form." + finding.kind().name(), finding.row(), finding.detail());
+        return say(finding.kind().messageKey(), finding.row(), finding.detail());
     }
 
     static String say(String key, Object... arguments) {

@@ -78,7 +78,7 @@ final class SplitCommand implements Callable<Integer> {
     private static Map<String, Object> finding(SplitFinding finding) {
         Map<String, Object> each = new LinkedHashMap<>();
         each.put("id", finding.kind().id());
-        each.put("severity", finding.kind().isSerious() ? "warning" : "info");
+        each.put("severity", finding.kind().severity().id());
         each.put("message", FileMessages.of(finding.kind()));
         if (finding.line() >= 0) {
             each.put("line", finding.line());

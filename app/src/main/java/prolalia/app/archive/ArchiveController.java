@@ -118,7 +118,7 @@ class ArchiveController {
     @ResponseBody
     ResponseEntity<Map<String, String>> refused(ArchiveRefusedException refused) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                .body(Map.of("why", messages.say("archive." + refused.reason(), refused.detail())));
+                .body(Map.of("why", messages.say(refused.reason().messageKey(), refused.detail())));
     }
 
     @ExceptionHandler(TooLargeException.class)

@@ -67,7 +67,7 @@ class RosterController {
             return ResponseEntity.ok(Map.of("at", "/classes/" + id + "/roster/" + token));
         } catch (RosterException refused) {
             return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                    .body(Map.of("why", messages.say("roster.refused." + refused.fault())));
+                    .body(Map.of("why", messages.say(refused.fault().messageKey())));
         }
     }
 

@@ -82,7 +82,7 @@ class TryCodesController {
     @ExceptionHandler(PaperRefusedException.class)
     ResponseEntity<String> refused(PaperRefusedException refused) {
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT)
-                .body(messages.say("intake.refusal." + refused.reason(), messages.say("tryCodes.theFile")));
+                .body(messages.say(refused.reason().messageKey(), messages.say("tryCodes.theFile")));
     }
 
     @ExceptionHandler(TooLargeException.class)

@@ -102,7 +102,7 @@ class RubricController {
         }
         if (reading.rubric() == null) {
             var first = reading.findings().get(0);
-            return refused(messages.say("rubric.problem." + first.problem(), first.row(), first.detail()));
+            return refused(messages.say(first.problem().messageKey(), first.row(), first.detail()));
         }
         return ResponseEntity.ok(Map.of("at", "/rubrics"));
     }

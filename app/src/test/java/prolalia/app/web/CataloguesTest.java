@@ -9,16 +9,21 @@ import java.util.List;
 import java.util.Locale;
 import java.util.ResourceBundle;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.context.annotation.ClassPathScanningCandidateComponentProvider;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
+import org.springframework.core.type.filter.AssignableTypeFilter;
+import org.springframework.util.ClassUtils;
 import prolalia.core.align.FileMatch;
 import prolalia.core.align.SplitFinding;
+import prolalia.core.finding.CatalogueEntry;
 import prolalia.core.script.LessonChange;
-import prolalia.core.sound.Finding;
 import prolalia.core.sound.Refusal;
 
 /** Whatever a catalogue of core can say, the bundle has words for: nobody ever reads a key. */
@@ -30,19 +35,32 @@ class CataloguesTest {
         assertThat(WORDS.getString(key)).as(key).isNotBlank();
     }
 
+    static Stream<CatalogueEntry> found() {
+        var finder = new ClassPathScanningCandidateComponentProvider(false);
+        finder.addIncludeFilter(new AssignableTypeFilter(CatalogueEntry.class));
+        return finder.findCandidateComponents("prolalia").stream()
+                .map(each -> ClassUtils.resolveClassName(each.getBeanClassName(), null))
+                .flatMap(catalogue -> Stream.of(catalogue.getEnumConstants()))
+                .map(CatalogueEntry.class::cast)
+                // Those of single lines stand at their lines, in other words.
+                .filter(entry -> entry != SplitFinding.Kind.NOT_FOUND && entry != SplitFinding.Kind.UNCERTAIN);
+    }
+
     @ParameterizedTest
-    @EnumSource(SplitFinding.Kind.class)
-    void findingsOfASplit(SplitFinding.Kind kind) {
-        // Those of single lines stand at their lines, in other words.
-        if (kind != SplitFinding.Kind.NOT_FOUND && kind != SplitFinding.Kind.UNCERTAIN) {
-            said("split.finding." + kind);
-        }
+    @MethodSource("found")
+    void whateverIsFoundOrRefused(CatalogueEntry entry) {
+        said(entry.messageKey());
+        assertThat(entry.severity()).isNotNull();
+    }
+
+    @Test
+    void allCataloguesAreLookedAt() {
+        assertThat(found().map(CatalogueEntry::words).distinct()).hasSizeGreaterThanOrEqualTo(12);
     }
 
     @ParameterizedTest
     @EnumSource(Refusal.Reason.class)
     void reasonsWhyThereIsNoTake(Refusal.Reason reason) {
-        said("refusal." + reason);
         said("refusal.advice." + reason);
         said("split.refusal." + reason);
         said("split.lineRefusal." + reason);
@@ -52,12 +70,6 @@ class CataloguesTest {
     @EnumSource(FileMatch.How.class)
     void whatToldWhereAFileBelongs(FileMatch.How how) {
         said("batch.how." + how);
-    }
-
-    @ParameterizedTest
-    @EnumSource(Finding.Kind.class)
-    void findingsOfTheSoundCheck(Finding.Kind kind) {
-        said("finding." + kind);
     }
 
     @ParameterizedTest

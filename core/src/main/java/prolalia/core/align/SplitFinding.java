@@ -1,6 +1,7 @@
 package prolalia.core.align;
 
-import java.util.Locale;
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
 import prolalia.core.sound.Span;
 
 /**
@@ -11,35 +12,40 @@ import prolalia.core.sound.Span;
  */
 public record SplitFinding(Kind kind, int line, Span place) {
     /** The catalogue; the wording stands in the message bundles. */
-    public enum Kind {
-        NOTHING_SAID(true),
+    public enum Kind implements CatalogueEntry {
+        NOTHING_SAID(Severity.WARNING),
         /** A title, or a false start. */
-        BEFORE_THE_FIRST(false),
+        BEFORE_THE_FIRST(Severity.INFO),
         /** "That's all." */
-        AFTER_THE_LAST(false),
-        BETWEEN(true),
-        NOT_FOUND(true),
-        UNCERTAIN(true),
+        AFTER_THE_LAST(Severity.INFO),
+        BETWEEN(Severity.WARNING),
+        NOT_FOUND(Severity.WARNING),
+        UNCERTAIN(Severity.WARNING),
         /** Most lengths don't go with their words: another order, another script, or no speech at all. */
-        UNLIKE_SCRIPT(true),
-        SECOND_VOICE(true),
-        SHORTER_THAN_SCRIPT(true),
-        LONGER_THAN_SCRIPT(true);
+        UNLIKE_SCRIPT(Severity.WARNING),
+        SECOND_VOICE(Severity.WARNING),
+        SHORTER_THAN_SCRIPT(Severity.WARNING),
+        LONGER_THAN_SCRIPT(Severity.WARNING);
 
-        private final boolean serious;
+        private final Severity severity;
 
-        Kind(boolean serious) {
-            this.serious = serious;
+        Kind(Severity severity) {
+            this.severity = severity;
         }
 
-        /** As it stands in JSON: lower case, with hyphens. */
-        public String id() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        @Override
+        public Severity severity() {
+            return severity;
         }
 
         /** Whether the split may be wrong there; else it is only told. */
         public boolean isSerious() {
-            return serious;
+            return severity == Severity.WARNING;
+        }
+
+        @Override
+        public String words() {
+            return "split.finding";
         }
     }
 }

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Set;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.TextRule;
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
 import prolalia.core.lesson.Line;
 import prolalia.core.lesson.LineState;
 import prolalia.core.marking.QuestionWithLines.Choice;
@@ -15,7 +17,7 @@ public final class FormCheck {
     private FormCheck() {}
 
     /** The catalogue; the words stand in the message bundle under {@code formCheck.} and the name. */
-    public enum Finding {
+    public enum Finding implements CatalogueEntry {
         /** A rule can't mark it, as it isn't told what is right. */
         NO_RIGHT_ANSWER,
         /** There is nothing to choose from. */
@@ -29,7 +31,17 @@ public final class FormCheck {
         /** Nobody can draw, or speak, on paper that is printed. */
         NOT_ON_PAPER,
         /** A choice belongs to no other one. */
-        SINGLE_IN_PAIRS
+        SINGLE_IN_PAIRS;
+
+        @Override
+        public String words() {
+            return "formCheck";
+        }
+
+        @Override
+        public Severity severity() {
+            return this == NO_FEEDBACK || this == NO_POINTS ? Severity.INFO : Severity.WARNING;
+        }
     }
 
     /** @param printed whether its page comes from a paper that is printed */

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
 import prolalia.core.marking.Rubric.Criterion;
 import prolalia.core.marking.Rubric.Level;
 
@@ -20,7 +22,7 @@ public final class RubricText {
     private RubricText() {}
 
     /** What is wrong with a rubric. */
-    public enum Problem {
+    public enum Problem implements CatalogueEntry {
         /** There is no criterion in it. */
         EMPTY,
         /** A criterion has no level. */
@@ -32,7 +34,17 @@ public final class RubricText {
         /** The points of a level are no number. */
         NO_POINTS,
         /** No level of any criterion is worth a point. */
-        NO_WORTH
+        NO_WORTH;
+
+        @Override
+        public String words() {
+            return "rubric.problem";
+        }
+
+        @Override
+        public Severity severity() {
+            return Severity.FAULT;
+        }
     }
 
     /** @param row from 1; 0: the whole @param detail words of the row */

@@ -6,6 +6,8 @@ import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
 
 /**
  * The ways through a lesson, and what is wrong with them. Where a page has a right or a wrong way, or one instead of it, its
@@ -48,7 +50,7 @@ public record Paths(int pages, List<Way> ways) {
      */
     public record Finding(Problem problem, int page, int to) {}
 
-    public enum Problem {
+    public enum Problem implements CatalogueEntry {
         /** No way leads to the page. */
         NOT_REACHED,
         /** No way leads on from the page, and it isn't the last. */
@@ -64,7 +66,17 @@ public record Paths(int pages, List<Way> ways) {
         /** The arrow leads to a page that is there for a wrong way alone. */
         ARROW_INTO_DETOUR,
         /** There is no way from the first page to the last. */
-        END_NOT_REACHED
+        END_NOT_REACHED;
+
+        @Override
+        public String words() {
+            return "paths.finding";
+        }
+
+        @Override
+        public Severity severity() {
+            return Severity.WARNING;
+        }
     }
 
     public Paths {

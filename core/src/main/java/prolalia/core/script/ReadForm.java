@@ -1,6 +1,8 @@
 package prolalia.core.script;
 
 import java.util.List;
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
 import prolalia.core.script.PastedScript.ReadLine;
 
 /**
@@ -23,7 +25,7 @@ public record ReadForm(List<ReadLine> lines, List<RowFinding> findings) {
     public record RowFinding(int row, Kind kind, String detail) {}
 
     /** The catalogue; the words stand in the message bundle under {@code form.} and the name. */
-    public enum Kind {
+    public enum Kind implements CatalogueEntry {
         /** There is no column that is a question. */
         NO_QUESTION_COLUMN,
         /** A row has no question. */
@@ -46,6 +48,16 @@ public record ReadForm(List<ReadLine> lines, List<RowFinding> findings) {
         /** What the file itself computes isn't followed. */
         OWN_RULES,
         /** Something that is read, but not kept as it is. */
-        LEFT_OUT
+        LEFT_OUT;
+
+        @Override
+        public String words() {
+            return "form";
+        }
+
+        @Override
+        public Severity severity() {
+            return this == NO_QUESTION_COLUMN ? Severity.FAULT : this == LEFT_OUT ? Severity.INFO : Severity.WARNING;
+        }
     }
 }

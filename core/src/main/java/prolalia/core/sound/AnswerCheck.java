@@ -7,9 +7,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
 
 /** What makes a child's spoken answer hard to hear, by the thresholds of {@link SoundCheck}. */
-public enum AnswerCheck {
+public enum AnswerCheck implements CatalogueEntry {
     NOTHING_SAID,
     TOO_QUIET,
     NOISY,
@@ -47,5 +49,15 @@ public enum AnswerCheck {
             found.add(TWO_VOICES);
         }
         return found;
+    }
+
+    @Override
+    public String words() {
+        return "listening.check";
+    }
+
+    @Override
+    public Severity severity() {
+        return Severity.WARNING;
     }
 }

@@ -1,6 +1,7 @@
 package prolalia.core.sound;
 
-import java.util.Locale;
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
 
 /**
  * Something the sound check found in a take.
@@ -20,20 +21,8 @@ public record Finding(Kind kind, Span place) {
         return Math.max(0, Math.min(1, middleMs / Math.max(1, trim.durationMs()))) * width;
     }
 
-    /** How much it matters. */
-    public enum Severity {
-        /** Students will miss words. */
-        FAULT,
-        /** Students hear everything, but not well. */
-        WARNING;
-
-        public String id() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-    }
-
     /** The catalogue; the words for each stand in the message bundles under {@code finding.} and the name. */
-    public enum Kind {
+    public enum Kind implements CatalogueEntry {
         NOTHING_SAID(Severity.FAULT),
         CUT_OFF_START(Severity.FAULT),
         CUT_OFF_END(Severity.FAULT),
@@ -53,13 +42,14 @@ public record Finding(Kind kind, Span place) {
             this.severity = severity;
         }
 
+        @Override
         public Severity severity() {
             return severity;
         }
 
-        /** As it stands in files and on the command line, for example {@code cut-off-end}. */
-        public String id() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        @Override
+        public String words() {
+            return "finding";
         }
     }
 }

@@ -1,5 +1,8 @@
 package prolalia.core.sound;
 
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
+
 /**
  * A recording that can't become a take.
  *
@@ -8,7 +11,7 @@ package prolalia.core.sound;
  */
 public record Refusal(Reason reason, long durationMs) implements Preparation, Judgement {
     /** The catalogue; the words for each stand in the message bundle under {@code refusal.} and the name. */
-    public enum Reason {
+    public enum Reason implements CatalogueEntry {
         /** No bytes. */
         EMPTY(false),
         /** Not a sound or video file at all, whatever its name says. */
@@ -39,6 +42,16 @@ public record Refusal(Reason reason, long durationMs) implements Preparation, Ju
         /** Whether the raw recording is worth keeping. */
         public boolean hasSoundInIt() {
             return soundInIt;
+        }
+
+        @Override
+        public String words() {
+            return "refusal";
+        }
+
+        @Override
+        public Severity severity() {
+            return Severity.FAULT;
         }
     }
 }

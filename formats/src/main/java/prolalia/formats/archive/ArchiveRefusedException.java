@@ -1,9 +1,12 @@
 package prolalia.formats.archive;
 
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
+
 /** Thrown when an archive can't be taken; nothing of it was. */
 public final class ArchiveRefusedException extends Exception {
     /** Why. */
-    public enum Reason {
+    public enum Reason implements CatalogueEntry {
         /** It is no ZIP at all, or one that was cut. */
         NO_ARCHIVE,
         /** A ZIP that holds no lesson. */
@@ -19,7 +22,17 @@ public final class ArchiveRefusedException extends Exception {
         /** A file is damaged, or not what its name says. */
         DAMAGED,
         /** Far more in it than a lesson has. */
-        TOO_LARGE
+        TOO_LARGE;
+
+        @Override
+        public String words() {
+            return "archive";
+        }
+
+        @Override
+        public Severity severity() {
+            return Severity.FAULT;
+        }
     }
 
     private final Reason reason;

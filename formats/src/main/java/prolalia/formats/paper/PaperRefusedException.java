@@ -1,9 +1,12 @@
 package prolalia.formats.paper;
 
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
+
 /** Thrown when a file can't be brought in. */
 public final class PaperRefusedException extends Exception {
     /** Why it can't. */
-    public enum Reason {
+    public enum Reason implements CatalogueEntry {
         /** No kind of file that pages can be made of. */
         UNKNOWN,
         /** Of a kind that is understood, but broken. */
@@ -23,7 +26,17 @@ public final class PaperRefusedException extends Exception {
         /** More bytes, or more of them once unpacked, than a file may have. */
         TOO_LARGE,
         /** It took longer than any paper should. */
-        TOO_SLOW
+        TOO_SLOW;
+
+        @Override
+        public String words() {
+            return "intake.refusal";
+        }
+
+        @Override
+        public Severity severity() {
+            return Severity.FAULT;
+        }
     }
 
     private final Reason reason;

@@ -1,5 +1,8 @@
 package prolalia.formats.qti;
 
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
+
 /** A file that isn't read as QTI; nothing of it was kept. */
 public final class QtiRefusedException extends Exception {
     private static final long serialVersionUID = 1;
@@ -7,14 +10,24 @@ public final class QtiRefusedException extends Exception {
     private final Reason reason;
 
     /** The catalogue; the words stand in the message bundle under {@code qti.} and the name. */
-    public enum Reason {
+    public enum Reason implements CatalogueEntry {
         /** No XML, and no ZIP of it. */
         NOT_QTI,
         /** It declares a document type or entities, which could fetch or swell anything. */
         DECLARES_ENTITIES,
         TOO_LARGE,
         /** There is no assessment item in it. */
-        NO_ITEMS
+        NO_ITEMS;
+
+        @Override
+        public String words() {
+            return "qti";
+        }
+
+        @Override
+        public Severity severity() {
+            return Severity.FAULT;
+        }
     }
 
     QtiRefusedException(Reason reason) {

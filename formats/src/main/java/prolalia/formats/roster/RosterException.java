@@ -1,11 +1,14 @@
 package prolalia.formats.roster;
 
+import prolalia.core.finding.CatalogueEntry;
+import prolalia.core.finding.Severity;
+
 /** A file that isn't taken as a list of students. */
 public final class RosterException extends Exception {
     private static final long serialVersionUID = 1;
 
     /** Why. */
-    public enum Fault {
+    public enum Fault implements CatalogueEntry {
         EMPTY,
         /** No column is a name. */
         NO_NAMES,
@@ -13,7 +16,17 @@ public final class RosterException extends Exception {
         TOO_MANY_ROWS,
         /** A ZIP that isn't OneRoster's. */
         OTHER_ZIP,
-        BROKEN
+        BROKEN;
+
+        @Override
+        public String words() {
+            return "roster.refused";
+        }
+
+        @Override
+        public Severity severity() {
+            return Severity.FAULT;
+        }
     }
 
     private final Fault fault;
