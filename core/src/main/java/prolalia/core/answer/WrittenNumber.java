@@ -22,7 +22,7 @@ public record WrittenNumber(BigDecimal value, String unit) {
     private static final String DIGITS = "[0-9][0-9.,' ]*|[.,][0-9]+";
     private static final Pattern WRITTEN = Pattern.compile(
             "(?<sign>[-+])?\\s*(?:(?:(?<whole>[0-9]+)\\s+)?(?<upper>[0-9]+)\\s*/\\s*(?<lower>[0-9]+)|(?<digits>"
-                    + DIGITS + "))\\s*(?<unit>[^0-9]*)");
+                    + DIGITS + "))\\s*(?<unit>[^0-9]*(?:m[23])?)");
 
     /**
      * All that it can mean: "1,250" is a thousand and more, or one and a quarter, where either sign may part decimals.
@@ -85,13 +85,14 @@ public record WrittenNumber(BigDecimal value, String unit) {
                 : Optional.of(new BigDecimal((plain.isEmpty() ? "0" : plain) + (part.isEmpty() ? "" : "." + part)));
     }
 
-    /** Digits of any script as 0 to 9, "1½" as "1 1/2", one kind of minus, one kind of space. */
+    /** Digits of any script as 0 to 9, "1½" as "1 1/2" (but "m²" as it is), one kind of minus, one kind of space. */
     private static String plain(String written) {
         StringBuilder plain = new StringBuilder();
         written.codePoints().limit(LONGEST).forEach(point -> {
+            boolean afterLetter = !plain.isEmpty() && Character.isLetter(plain.charAt(plain.length() - 1));
             if (Character.isDigit(point)) {
                 plain.append(Character.digit(point, 10));
-            } else if (Character.getType(point) == Character.OTHER_NUMBER) {
+            } else if (Character.getType(point) == Character.OTHER_NUMBER && !afterLetter) {
                 plain.append(' ').append(Normalizer.normalize(Character.toString(point), Normalizer.Form.NFKC));
             } else {
                 plain.appendCodePoint(point);

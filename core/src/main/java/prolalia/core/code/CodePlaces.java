@@ -47,6 +47,9 @@ public final class CodePlaces {
     private static final double NEARNESS = 0.2;
     private static final double LEFT_OF_TEXT = 6;
 
+    /** A little more than 1: in the lower half of a page the lower place is the better one. */
+    private static final double TO_CORNER = 1.01;
+
     private CodePlaces() {}
 
     /**
@@ -169,8 +172,8 @@ public final class CodePlaces {
             Optional<Box> found = free(sheet, smaller).stream()
                     .min(Comparator.comparingDouble(box -> (sheet.widthMm() - box.right())
                             + box.y()
-                            // The lower right corner before the middle of the page.
-                            + Math.min(box.y(), sheet.heightMm() - box.bottom())));
+                            // The lower right corner before the middle of the page, and before what is above it.
+                            + TO_CORNER * Math.min(box.y(), sheet.heightMm() - box.bottom())));
             if (found.isPresent()) {
                 return new Placed(smaller, List.of(found.map(box -> new Place(area(sheet, box), null))));
             }

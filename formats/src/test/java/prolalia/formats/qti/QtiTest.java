@@ -11,8 +11,11 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import prolalia.core.answer.AnswerKind;
 import prolalia.core.answer.ChoiceMark;
 import prolalia.core.answer.NumberKey;
@@ -243,6 +246,30 @@ class QtiTest {
         assertThat(new String(out.toByteArray(), StandardCharsets.ISO_8859_1))
                 .contains("sounds/of-a.mp3", "sounds/well.mp3")
                 .doesNotContain("left-out.txt");
+    }
+
+    /** What is declared of a response is what its interaction gives (ASI 2.7): a file of an upload, a text of a field. */
+    @ParameterizedTest
+    @EnumSource(AnswerKind.class)
+    void eachKindDeclaresWhatItIsAnsweredWith(AnswerKind kind) {
+        Question question = Question.of(kind).withAccepted(List.of("sea")).withNumber(NumberKey.of(BigDecimal.TEN));
+        QuestionWithLines asked = asked("q", question, new ChoiceMark(true, 1), new ChoiceMark(false, 1));
+        String xml = new String(new QtiItemWriter(1, asked, "Sea", "en", Set.of()).write(), StandardCharsets.UTF_8);
+        String declared = xml.replaceAll("(?s).*cardinality=\"(\\w+)\" base-type=\"(\\w+)\".*?<qti-outcome.*", "$1 $2");
+        String interaction = xml.replaceAll("(?s).*<(qti-[a-z-]+-interaction).*", "$1");
+        assertThat(declared)
+                .isIn(
+                        switch (interaction) {
+                            case "qti-choice-interaction" -> Set.of("single identifier", "multiple identifier");
+                            case "qti-order-interaction" -> Set.of("ordered identifier");
+                            case "qti-match-interaction" -> Set.of("multiple directedPair");
+                            case "qti-text-entry-interaction" -> Set.of("single string", "single float");
+                            case "qti-extended-text-interaction" -> Set.of("single string");
+                            default -> Set.of("single file");
+                        });
+        boolean marked = kind.isMarkedByRule() && kind != AnswerKind.AREAS;
+        assertThat(xml.contains("<qti-response-processing")).isEqualTo(marked);
+        assertThat(xml.contains("<qti-correct-response>")).isEqualTo(marked);
     }
 
     private static double points(QtiFile file, String item, String cell) {
