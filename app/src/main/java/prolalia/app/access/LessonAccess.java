@@ -1,6 +1,8 @@
 package prolalia.app.access;
 
+import static org.jooq.impl.DSL.and;
 import static org.jooq.impl.DSL.falseCondition;
+import static org.jooq.impl.DSL.noCondition;
 import static org.jooq.impl.DSL.select;
 import static prolalia.app.platform.db.Tables.ASSIGNMENT;
 import static prolalia.app.platform.db.Tables.CLASS_TEACHER;
@@ -32,35 +34,43 @@ public class LessonAccess {
 
     /** The lesson, if this one may do that with it. */
     public LessonRef require(Actor actor, String lessonId, Right right) {
-        return looking.selectFrom(LESSON)
-                .where(LESSON.ID.eq(lessonId), LESSON.REMOVED_AT.isNull(), may(actor, right))
-                .fetchOptional(row -> new LessonRef(summary(row)))
-                .orElseThrow(() -> new NotFoundException("lesson"));
+        return find(actor, lessonId, right).orElseThrow(() -> new NotFoundException("lesson"));
+    }
+
+    /** The same, where it may be that it isn't there. */
+    public Optional<LessonRef> find(Actor actor, String lessonId, Right right) {
+        return one(LESSON.ID.eq(lessonId), may(actor, right));
     }
 
     /** The lesson, if she belongs to it: whoever only teaches a class that works on it takes nothing of it along. */
     public LessonRef requireOnDesk(Teacher teacher, String lessonId) {
+        return one(LESSON.ID.eq(lessonId), onDesk(teacher)).orElseThrow(() -> new NotFoundException("lesson"));
+    }
+
+    /** A lesson that is there, for what the house does with it by itself: nobody's right is asked. */
+    public Optional<LessonRef> ofHouse(String lessonId) {
+        return one(LESSON.ID.eq(lessonId), noCondition());
+    }
+
+    /** A teacher's shelf of standing lines, if she has one. */
+    public Optional<LessonRef> shelf(String teacherId) {
+        return one(LESSON.TEACHER_ID.eq(teacherId), LESSON.SHELF.isTrue());
+    }
+
+    private Optional<LessonRef> one(Condition which, Condition may) {
         return looking.selectFrom(LESSON)
-                .where(LESSON.ID.eq(lessonId), LESSON.REMOVED_AT.isNull(), onDesk(teacher))
-                .fetchOptional(row -> new LessonRef(summary(row)))
-                .orElseThrow(() -> new NotFoundException("lesson"));
+                .where(which, LESSON.REMOVED_AT.isNull(), may)
+                .fetchOptional(row -> new LessonRef(summary(row)));
     }
 
     /** The lesson of a line that is there, if this one may do that with the line. */
     public LessonRef requireOfLine(Actor actor, String lineId, Right right) {
-        return looking.select(LESSON.fields())
-                .from(LINE)
-                .join(PAGE)
-                .on(PAGE.ID.eq(LINE.PAGE_ID))
-                .join(LESSON)
-                .on(LESSON.ID.eq(PAGE.LESSON_ID))
-                .where(
-                        LINE.ID.eq(lineId),
+        return byLine(
+                        lineId,
                         LINE.REMOVED_AT.isNull(),
                         PAGE.REMOVED_AT.isNull(),
                         LESSON.REMOVED_AT.isNull(),
                         mayWithLine(actor, right))
-                .fetchOptional(row -> new LessonRef(summary(row.into(LESSON))))
                 .orElseThrow(() -> new NotFoundException("line"));
     }
 
@@ -75,15 +85,12 @@ public class LessonAccess {
                 .orElseThrow(() -> new NotFoundException("page"));
     }
 
-    /** A lesson that is there, for what the house does with it by itself: nobody's right is asked. */
-    public Optional<LessonRef> ofHouse(String lessonId) {
-        return looking.selectFrom(LESSON)
-                .where(LESSON.ID.eq(lessonId), LESSON.REMOVED_AT.isNull())
-                .fetchOptional(row -> new LessonRef(summary(row)));
-    }
-
     /** The lesson of a line, for what the house does by itself. */
     public LessonRef ofHouseByLine(String lineId) {
+        return byLine(lineId).orElseThrow();
+    }
+
+    private Optional<LessonRef> byLine(String lineId, Condition... conditions) {
         return looking.select(LESSON.fields())
                 .from(LINE)
                 .join(PAGE)
@@ -91,7 +98,8 @@ public class LessonAccess {
                 .join(LESSON)
                 .on(LESSON.ID.eq(PAGE.LESSON_ID))
                 .where(LINE.ID.eq(lineId))
-                .fetchSingle(row -> new LessonRef(summary(row.into(LESSON))));
+                .and(and(conditions))
+                .fetchOptional(row -> new LessonRef(summary(row.into(LESSON))));
     }
 
     /** A lesson from its row. */

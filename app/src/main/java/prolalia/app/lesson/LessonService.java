@@ -314,7 +314,7 @@ public class LessonService {
 
     /** The lesson, if it is there and this teacher may see it. */
     public Optional<LessonSummary> find(Teacher teacher, String lessonId) {
-        return lessons.lesson(lessonId).filter(lesson -> access.mayStill(teacher, lessonId, Right.READ));
+        return access.find(teacher, lessonId, Right.READ).map(LessonRef::summary);
     }
 
     /** The lesson, if this teacher may see it: what everything else about it is asked with. */

@@ -11,7 +11,6 @@ import static prolalia.app.platform.db.Tables.PAGE;
 import static prolalia.app.platform.db.Tables.PAPER;
 
 import java.util.List;
-import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -62,20 +61,6 @@ class LessonStore {
                 .where(seen, hasSomething, LESSON.REMOVED_AT.isNull(), LESSON.SHELF.isFalse(), LESSON.CLASS_ID.isNull())
                 .orderBy(LESSON.CHANGED_AT.desc())
                 .fetch(LessonAccess::summary);
-    }
-
-    /** A lesson, whoever asks. */
-    Optional<LessonSummary> lesson(String lessonId) {
-        return looking.selectFrom(LESSON)
-                .where(LESSON.ID.eq(lessonId), LESSON.REMOVED_AT.isNull())
-                .fetchOptional(LessonAccess::summary);
-    }
-
-    /** A teacher's shelf of standing lines, if she has one. */
-    Optional<LessonSummary> shelf(String teacherId) {
-        return looking.selectFrom(LESSON)
-                .where(LESSON.TEACHER_ID.eq(teacherId), LESSON.SHELF.isTrue())
-                .fetchOptional(LessonAccess::summary);
     }
 
     void makeShelf(LessonRef lesson) {

@@ -35,9 +35,8 @@ import prolalia.core.script.ScriptEdits.PlacedLine;
 /** Changes to lines. */
 @Repository
 class LineStore {
-    private static final Field<String> KEPT = KeptTakes.of(LINE.ID).as("kept");
-
-    private static final List<Field<?>> TRAITS = List.of(
+    /** All columns that {@link #traits} reads and {@link #setTraits} writes. */
+    static final List<Field<?>> TRAITS = List.of(
             LINE.KIND,
             LINE.ICON,
             LINE.LANG,
@@ -47,6 +46,8 @@ class LineStore {
             LINE.CHOICE_RIGHT,
             LINE.CHOICE_PAIR,
             LINE.PICTURE_HASH);
+
+    private static final Field<String> KEPT = KeptTakes.of(LINE.ID).as("kept");
 
     private final KeptTakeStore kept;
     private final DSLContext writing;
@@ -133,22 +134,8 @@ class LineStore {
     private Map<String, LineShape> shapes(Condition which) {
         Map<String, LineShape> shapes = new LinkedHashMap<>();
         Map<String, String> lastOfPage = new HashMap<>();
-        writing.select(
-                        LINE.ID,
-                        LINE.WORDS,
-                        LINE.KIND,
-                        LINE.REMOVED_AT,
-                        KEPT,
-                        LINE.PAGE_ID,
-                        LINE.STANDING_LINE_ID,
-                        LINE.ICON,
-                        LINE.LANG,
-                        LINE.LABEL,
-                        LINE.WORD_PLACES,
-                        LINE.QUESTION,
-                        LINE.CHOICE_RIGHT,
-                        LINE.CHOICE_PAIR,
-                        LINE.PICTURE_HASH)
+        writing.select(LINE.ID, LINE.WORDS, LINE.REMOVED_AT, KEPT, LINE.PAGE_ID, LINE.STANDING_LINE_ID)
+                .select(TRAITS)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))

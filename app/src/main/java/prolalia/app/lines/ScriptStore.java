@@ -130,18 +130,9 @@ class ScriptStore {
                 .fetchGroups(TAKE_FINDING.TAKE_ID, ScriptStore::finding);
         return context.select(
                         LINE.ID,
-                        LINE.KIND,
                         LINE.WORDS,
                         LINE.REVISION,
                         LINE.STANDING_LINE_ID,
-                        LINE.ICON,
-                        LINE.LANG,
-                        LINE.LABEL,
-                        LINE.WORD_PLACES,
-                        LINE.QUESTION,
-                        LINE.CHOICE_RIGHT,
-                        LINE.CHOICE_PAIR,
-                        LINE.PICTURE_HASH,
                         PAGE.ID,
                         PAGE.LESSON_ID,
                         TAKE.ID,
@@ -152,6 +143,7 @@ class ScriptStore {
                         DOUBTFUL,
                         HEARD,
                         TAKE.PEAKS)
+                .select(LineStore.TRAITS)
                 .from(LINE)
                 .join(PAGE)
                 .on(PAGE.ID.eq(LINE.PAGE_ID))

@@ -67,8 +67,8 @@ class StorageStore {
     }
 
     /**
-     * Deletes what was removed before a time; what something else still uses stays. What belongs to it goes along by the database's
-     * own rules (ON DELETE), and nothing here names it.
+     * Deletes what was removed before a time; what something else still uses stays. Details of a row go along by the database's own rules
+     * (ON DELETE); here stands what has an order, or recordings in it.
      *
      * @return how many lines went
      */

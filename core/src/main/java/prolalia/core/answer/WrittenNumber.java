@@ -13,7 +13,7 @@ import prolalia.core.answer.NumberKey.DecimalSign;
 /**
  * A number as somebody wrote it: with signs for thousands and decimals, as a fraction, with a unit, in the digits of any script.
  *
- * @param unit what stands after it; empty: nothing
+ * @param unit what stands after it, without digits but for those of square and cubic metres ("cm2"); empty: nothing
  */
 public record WrittenNumber(BigDecimal value, String unit) {
     /** Longer than any number that is answered. */

@@ -19,19 +19,25 @@ public final class FormCheck {
     /** The catalogue; the words stand in the message bundle under {@code formCheck.} and the name. */
     public enum Finding implements CatalogueEntry {
         /** A rule can't mark it, as it isn't told what is right. */
-        NO_RIGHT_ANSWER,
+        NO_RIGHT_ANSWER(Severity.WARNING),
         /** There is nothing to choose from. */
-        FEW_CHOICES,
-        EQUAL_CHOICES,
+        FEW_CHOICES(Severity.WARNING),
+        EQUAL_CHOICES(Severity.WARNING),
         /** A choice that no child can hear. */
-        SILENT_CHOICE,
+        SILENT_CHOICE(Severity.WARNING),
         /** Neither praise nor a correction is said. */
-        NO_FEEDBACK,
-        NO_POINTS,
+        NO_FEEDBACK(Severity.INFO),
+        NO_POINTS(Severity.INFO),
         /** Nobody can draw, or speak, on paper that is printed. */
-        NOT_ON_PAPER,
+        NOT_ON_PAPER(Severity.WARNING),
         /** A choice belongs to no other one. */
-        SINGLE_IN_PAIRS;
+        SINGLE_IN_PAIRS(Severity.WARNING);
+
+        private final Severity severity;
+
+        Finding(Severity severity) {
+            this.severity = severity;
+        }
 
         @Override
         public String words() {
@@ -40,7 +46,7 @@ public final class FormCheck {
 
         @Override
         public Severity severity() {
-            return this == NO_FEEDBACK || this == NO_POINTS ? Severity.INFO : Severity.WARNING;
+            return severity;
         }
     }
 

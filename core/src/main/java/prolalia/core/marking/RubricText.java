@@ -6,8 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import prolalia.core.finding.CatalogueEntry;
-import prolalia.core.finding.Severity;
+import prolalia.core.finding.RefusalReason;
 import prolalia.core.marking.Rubric.Criterion;
 import prolalia.core.marking.Rubric.Level;
 
@@ -22,7 +21,7 @@ public final class RubricText {
     private RubricText() {}
 
     /** What is wrong with a rubric. */
-    public enum Problem implements CatalogueEntry {
+    public enum Problem implements RefusalReason {
         /** There is no criterion in it. */
         EMPTY,
         /** A criterion has no level. */
@@ -39,11 +38,6 @@ public final class RubricText {
         @Override
         public String words() {
             return "rubric.problem";
-        }
-
-        @Override
-        public Severity severity() {
-            return Severity.FAULT;
         }
     }
 

@@ -27,28 +27,34 @@ public record ReadForm(List<ReadLine> lines, List<RowFinding> findings) {
     /** The catalogue; the words stand in the message bundle under {@code form.} and the name. */
     public enum Kind implements CatalogueEntry {
         /** There is no column that is a question. */
-        NO_QUESTION_COLUMN,
+        NO_QUESTION_COLUMN(Severity.FAULT),
         /** A row has no question. */
-        NO_QUESTION,
+        NO_QUESTION(Severity.WARNING),
         /** A column that isn't understood: what is in it is left out. */
-        UNKNOWN_COLUMN,
-        UNKNOWN_KIND,
+        UNKNOWN_COLUMN(Severity.WARNING),
+        UNKNOWN_KIND(Severity.WARNING),
         /** What is said to be right is none of the choices. */
-        RIGHT_NOT_THERE,
+        RIGHT_NOT_THERE(Severity.WARNING),
         /** It isn't told what is right. */
-        NO_RIGHT_ANSWER,
-        EQUAL_CHOICES,
-        NO_NUMBER,
-        TOO_LONG,
-        TOO_MANY,
+        NO_RIGHT_ANSWER(Severity.WARNING),
+        EQUAL_CHOICES(Severity.WARNING),
+        NO_NUMBER(Severity.WARNING),
+        TOO_LONG(Severity.WARNING),
+        TOO_MANY(Severity.WARNING),
         /** Something to answer with that we don't have. */
-        UNKNOWN_INTERACTION,
+        UNKNOWN_INTERACTION(Severity.WARNING),
         /** Something outside of the file, which isn't fetched. */
-        OUTSIDE_REFERENCE,
+        OUTSIDE_REFERENCE(Severity.WARNING),
         /** What the file itself computes isn't followed. */
-        OWN_RULES,
+        OWN_RULES(Severity.WARNING),
         /** Something that is read, but not kept as it is. */
-        LEFT_OUT;
+        LEFT_OUT(Severity.INFO);
+
+        private final Severity severity;
+
+        Kind(Severity severity) {
+            this.severity = severity;
+        }
 
         @Override
         public String words() {
@@ -57,7 +63,7 @@ public record ReadForm(List<ReadLine> lines, List<RowFinding> findings) {
 
         @Override
         public Severity severity() {
-            return this == NO_QUESTION_COLUMN ? Severity.FAULT : this == LEFT_OUT ? Severity.INFO : Severity.WARNING;
+            return severity;
         }
     }
 }

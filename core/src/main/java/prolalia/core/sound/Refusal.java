@@ -1,7 +1,6 @@
 package prolalia.core.sound;
 
-import prolalia.core.finding.CatalogueEntry;
-import prolalia.core.finding.Severity;
+import prolalia.core.finding.RefusalReason;
 
 /**
  * A recording that can't become a take.
@@ -11,7 +10,7 @@ import prolalia.core.finding.Severity;
  */
 public record Refusal(Reason reason, long durationMs) implements Preparation, Judgement {
     /** The catalogue; the words for each stand in the message bundle under {@code refusal.} and the name. */
-    public enum Reason implements CatalogueEntry {
+    public enum Reason implements RefusalReason {
         /** No bytes. */
         EMPTY(false),
         /** Not a sound or video file at all, whatever its name says. */
@@ -47,11 +46,6 @@ public record Refusal(Reason reason, long durationMs) implements Preparation, Ju
         @Override
         public String words() {
             return "refusal";
-        }
-
-        @Override
-        public Severity severity() {
-            return Severity.FAULT;
         }
     }
 }

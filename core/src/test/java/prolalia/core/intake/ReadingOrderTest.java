@@ -7,6 +7,8 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import prolalia.core.intake.PageText.Word;
 import prolalia.core.place.Area;
 
@@ -61,18 +63,14 @@ class ReadingOrderTest {
         assertThat(order()).isEqualTo("a0 a1 a2 a3 a4 b0 b1 b2 b3 b4 c0 c1 c2 c3 c4");
     }
 
-    @Test
-    void choicesThatGoOnAcrossAreReadAcrossAndThoseThatGoDownAreReadDown() {
-        put("A. one", 0.1, 0.1, 0.2);
-        put("B. two", 0.6, 0.1, 0.2);
-        put("C. three", 0.1, 0.16, 0.2);
-        put("D. four", 0.6, 0.16, 0.2);
-        assertThat(order()).isEqualTo("A. one B. two C. three D. four");
-        page.clear();
-        put("A. one", 0.1, 0.1, 0.2);
-        put("C. three", 0.6, 0.1, 0.2);
-        put("B. two", 0.1, 0.16, 0.2);
-        put("D. four", 0.6, 0.16, 0.2);
+    @ParameterizedTest
+    @CsvSource({"A. one, B. two, C. three, D. four", "A. one, C. three, B. two, D. four"})
+    void choicesThatGoOnAcrossAreReadAcrossAndThoseThatGoDownAreReadDown(
+            String upperLeft, String upperRight, String lowerLeft, String lowerRight) {
+        put(upperLeft, 0.1, 0.1, 0.2);
+        put(upperRight, 0.6, 0.1, 0.2);
+        put(lowerLeft, 0.1, 0.16, 0.2);
+        put(lowerRight, 0.6, 0.16, 0.2);
         assertThat(order()).isEqualTo("A. one B. two C. three D. four");
     }
 

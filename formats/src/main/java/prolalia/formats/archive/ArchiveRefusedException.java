@@ -1,12 +1,11 @@
 package prolalia.formats.archive;
 
-import prolalia.core.finding.CatalogueEntry;
-import prolalia.core.finding.Severity;
+import prolalia.core.finding.RefusalReason;
 
 /** Thrown when an archive can't be taken; nothing of it was. */
 public final class ArchiveRefusedException extends Exception {
     /** Why. */
-    public enum Reason implements CatalogueEntry {
+    public enum Reason implements RefusalReason {
         /** It is no ZIP at all, or one that was cut. */
         NO_ARCHIVE,
         /** A ZIP that holds no lesson. */
@@ -27,11 +26,6 @@ public final class ArchiveRefusedException extends Exception {
         @Override
         public String words() {
             return "archive";
-        }
-
-        @Override
-        public Severity severity() {
-            return Severity.FAULT;
         }
     }
 

@@ -1,12 +1,11 @@
 package prolalia.formats.paper;
 
-import prolalia.core.finding.CatalogueEntry;
-import prolalia.core.finding.Severity;
+import prolalia.core.finding.RefusalReason;
 
 /** Thrown when a file can't be brought in. */
 public final class PaperRefusedException extends Exception {
     /** Why it can't. */
-    public enum Reason implements CatalogueEntry {
+    public enum Reason implements RefusalReason {
         /** No kind of file that pages can be made of. */
         UNKNOWN,
         /** Of a kind that is understood, but broken. */
@@ -31,11 +30,6 @@ public final class PaperRefusedException extends Exception {
         @Override
         public String words() {
             return "intake.refusal";
-        }
-
-        @Override
-        public Severity severity() {
-            return Severity.FAULT;
         }
     }
 

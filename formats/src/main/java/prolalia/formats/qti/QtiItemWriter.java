@@ -159,7 +159,7 @@ final class QtiItemWriter {
     private void pairs(XmlOut xml) {
         List<Choice> first = new ArrayList<>();
         List<Choice> other = new ArrayList<>();
-        QtiRules.pairs(asked.choices()).values().forEach(pair -> {
+        QtiKind.pairs(asked.choices()).values().forEach(pair -> {
             first.add(pair.get(0));
             other.addAll(pair.subList(1, pair.size()));
         });
@@ -180,9 +180,9 @@ final class QtiItemWriter {
 
     private void choice(String element, Choice choice, XmlOut xml) {
         if (element.contains("associable")) {
-            xml.open(element, "identifier", QtiRules.id(choice), "match-max", "1");
+            xml.open(element, "identifier", QtiKind.id(choice), "match-max", "1");
         } else {
-            xml.open(element, "identifier", QtiRules.id(choice));
+            xml.open(element, "identifier", QtiKind.id(choice));
         }
         said(choice.line(), xml);
         xml.close();

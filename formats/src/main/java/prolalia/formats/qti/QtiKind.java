@@ -1,5 +1,6 @@
 package prolalia.formats.qti;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -84,13 +85,13 @@ record QtiKind(String cardinality, String baseType, Interaction interaction, Sco
             case CHOICE ->
                 asked.choices().stream()
                         .filter(Choice::isRight)
-                        .map(QtiRules::id)
+                        .map(QtiKind::id)
                         .toList();
-            case ORDER -> asked.choices().stream().map(QtiRules::id).toList();
+            case ORDER -> asked.choices().stream().map(QtiKind::id).toList();
             case MATCH ->
-                QtiRules.pairs(asked.choices()).values().stream()
+                pairs(asked.choices()).values().stream()
                         .filter(pair -> pair.size() > 1)
-                        .map(pair -> QtiRules.id(pair.get(0)) + " " + QtiRules.id(pair.get(1)))
+                        .map(pair -> id(pair.get(0)) + " " + id(pair.get(1)))
                         .toList();
             case TEXT_ENTRY ->
                 scoring == Scoring.MAPPED
@@ -110,21 +111,35 @@ record QtiKind(String cardinality, String baseType, Interaction interaction, Sco
         }
         double points = asked.question().points();
         List<String> right = right(asked);
-        switch (interaction) {
-            case CHOICE -> {
-                double wrong = takesOne() || right.isEmpty() ? 0 : -points / right.size();
-                asked.choices()
-                        .forEach(choice ->
-                                worth.put(QtiRules.id(choice), choice.isRight() ? points / right.size() : wrong));
-            }
-            case TEXT_ENTRY -> asked.question().accepted().forEach(each -> worth.put(each, points));
-            default -> right.forEach(value -> worth.put(value, points / right.size()));
+        if (interaction == Interaction.TEXT_ENTRY) {
+            asked.question().accepted().forEach(each -> worth.put(each, points));
+            return worth;
         }
+        if (interaction == Interaction.CHOICE) {
+            double wrong = takesOne() || right.isEmpty() ? 0 : -points / right.size();
+            asked.choices().forEach(choice -> worth.put(id(choice), wrong));
+        }
+        right.forEach(value -> worth.put(value, points / right.size()));
         return worth;
     }
 
     /** Whether a rule tells what an answer is worth. */
     boolean isMarked(Question question) {
         return scoring != Scoring.NONE && (scoring != Scoring.EQUAL || question.number() != null);
+    }
+
+    /** A choice as the values of its response name it. */
+    static String id(Choice choice) {
+        return "c-" + choice.id();
+    }
+
+    /** Choices that belong together, by the number of their pair. */
+    static Map<Integer, List<Choice>> pairs(List<Choice> choices) {
+        Map<Integer, List<Choice>> pairs = new TreeMap<>();
+        choices.stream()
+                .filter(choice -> choice.mark().pair() > 0)
+                .forEach(choice -> pairs.computeIfAbsent(choice.mark().pair(), unseen -> new ArrayList<>())
+                        .add(choice));
+        return pairs;
     }
 }

@@ -1,7 +1,6 @@
 package prolalia.formats.qti;
 
-import prolalia.core.finding.CatalogueEntry;
-import prolalia.core.finding.Severity;
+import prolalia.core.finding.RefusalReason;
 
 /** A file that isn't read as QTI; nothing of it was kept. */
 public final class QtiRefusedException extends Exception {
@@ -10,7 +9,7 @@ public final class QtiRefusedException extends Exception {
     private final Reason reason;
 
     /** The catalogue; the words stand in the message bundle under {@code qti.} and the name. */
-    public enum Reason implements CatalogueEntry {
+    public enum Reason implements RefusalReason {
         /** No XML, and no ZIP of it. */
         NOT_QTI,
         /** It declares a document type or entities, which could fetch or swell anything. */
@@ -22,11 +21,6 @@ public final class QtiRefusedException extends Exception {
         @Override
         public String words() {
             return "qti";
-        }
-
-        @Override
-        public Severity severity() {
-            return Severity.FAULT;
         }
     }
 

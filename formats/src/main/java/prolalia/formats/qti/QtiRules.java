@@ -1,9 +1,7 @@
 package prolalia.formats.qti;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import prolalia.core.marking.QuestionWithLines;
 import prolalia.core.marking.QuestionWithLines.Choice;
 import prolalia.formats.qti.QtiKind.Scoring;
@@ -30,10 +28,6 @@ final class QtiRules {
         kind = QtiKind.of(asked.question().kind());
     }
 
-    static String id(Choice choice) {
-        return "c-" + choice.id();
-    }
-
     QtiKind kind() {
         return kind;
     }
@@ -55,15 +49,6 @@ final class QtiRules {
         }
         mapping(xml);
         xml.close();
-    }
-
-    static Map<Integer, List<Choice>> pairs(List<Choice> choices) {
-        Map<Integer, List<Choice>> pairs = new TreeMap<>();
-        choices.stream()
-                .filter(choice -> choice.mark().pair() > 0)
-                .forEach(choice -> pairs.computeIfAbsent(choice.mark().pair(), unseen -> new ArrayList<>())
-                        .add(choice));
-        return pairs;
     }
 
     private void mapping(XmlOut xml) {
@@ -159,9 +144,9 @@ final class QtiRules {
         for (Choice choice : asked.choices()) {
             if (asked.corrections().containsKey(choice.id())) {
                 xml.open("qti-response-else-if").open(one ? "qti-match" : "qti-member");
-                xml.element("qti-base-value", id(choice), "base-type", "identifier");
+                xml.element("qti-base-value", QtiKind.id(choice), "base-type", "identifier");
                 xml.empty("qti-variable", "identifier", RESPONSE).close();
-                set(xml, FEEDBACK, "identifier", id(choice));
+                set(xml, FEEDBACK, "identifier", QtiKind.id(choice));
                 xml.close();
             }
         }

@@ -1,14 +1,13 @@
 package prolalia.formats.roster;
 
-import prolalia.core.finding.CatalogueEntry;
-import prolalia.core.finding.Severity;
+import prolalia.core.finding.RefusalReason;
 
 /** A file that isn't taken as a list of students. */
 public final class RosterException extends Exception {
     private static final long serialVersionUID = 1;
 
     /** Why. */
-    public enum Fault implements CatalogueEntry {
+    public enum Fault implements RefusalReason {
         EMPTY,
         /** No column is a name. */
         NO_NAMES,
@@ -21,11 +20,6 @@ public final class RosterException extends Exception {
         @Override
         public String words() {
             return "roster.refused";
-        }
-
-        @Override
-        public Severity severity() {
-            return Severity.FAULT;
         }
     }
 
